@@ -1,14 +1,19 @@
 import {
   ALLOWANCE_IDS,
   ALLOWANCE_NAME,
+  CLOTH_NAME,
   CLOTH_TRAITS,
   type ClothTrait,
+  CUT_KINDS,
+  cutFromWords,
   DANGER_DAYS,
   EASE_ZONES,
   type EaseZone,
   FIT_CLASSES,
   LEVEL_RULES,
   type Leads,
+  nameOfKey,
+  OTHERS,
   REGIONS,
   type Region,
   ROUNDING_STEPS,
@@ -105,56 +110,82 @@ export const OwnRulesWire = z
       });
   });
 
-const Brief = z.strictObject({
-  version: z.literal(2).default(2),
-  fit: z.enum(FIT_CLASSES).default('fitted'),
-  school: z.enum(SCHOOLS).default('workroom'),
-  cloth: z
-    .strictObject({
-      name: short.default(''),
-      width: lengthText({ min: 30, max: 400, name: 'cloth width' }).nullable().default(null),
-      stretch: z
-        .number()
-        .min(0)
-        .max(300)
-        .default(0)
-        .meta({ description: 'stretch around the body, percent' }),
-      stretchAlong: z
-        .number()
-        .min(0)
-        .max(300)
-        .default(0)
-        .meta({ description: 'stretch lengthwise, percent' }),
-      weight: z.number().min(1).max(3000).nullable().default(null).meta({ description: 'g/m²' }),
-      ...(Object.fromEntries(
-        CLOTH_TRAITS.map((t) => [t, z.boolean().default(false).meta({ description: TRAIT_WORDS[t] })]),
-      ) as Record<ClothTrait, z.ZodDefault<z.ZodBoolean>>),
-    })
-    .prefault({}),
-  lining: short.default(''),
-  beneath: short.default(''),
-  shoes: short.default(''),
-  heel: lengthText({ max: 20, name: 'heel' }).nullable().default(null),
-  letOut: z.boolean().default(false),
-  note: z.string().max(2000).default(''),
-  parts: PartsWire,
-  steps: StepsWire.default([]),
-  second: z
-    .strictObject({
-      name: short.default(''),
-      width: lengthText({ min: 10, max: 400, name: 'width of the second cloth' }).nullable().default(null),
-      of: z
-        .array(z.string().regex(/^[a-z-]{1,40}$/))
-        .max(12)
-        .default([])
-        .meta({
-          description: 'keys of the parts that are cut from it, or "yoke" for what lies above a seam across',
-        }),
-    })
-    .optional()
-    .meta({ description: 'a second cloth, and what of the garment is cut from it' }),
-  own: OwnRulesWire.optional().meta({ description: 'allowances and ease of this order alone' }),
+const percent = (description: string) => z.number().min(0).max(300).default(0).meta({ description });
+/** What every cloth of an order says of itself. */
+const clothFields = (width: { readonly min: number; readonly name: string }) => ({
+  name: short.default(''),
+  width: lengthText({ ...width, max: 400 })
+    .nullable()
+    .default(null),
+  stretch: percent('stretch around the body, percent'),
+  stretchAlong: percent('stretch lengthwise, percent'),
+  weight: z.number().min(1).max(3000).nullable().default(null).meta({ description: 'g/m²' }),
+  ...(Object.fromEntries(
+    CLOTH_TRAITS.map((t) => [t, z.boolean().default(false).meta({ description: TRAIT_WORDS[t] })]),
+  ) as Record<ClothTrait, z.ZodDefault<z.ZodBoolean>>),
 });
+const ClothWire = z.strictObject(clothFields({ min: 30, name: 'cloth width' }));
+/** A cloth beside the order's own. Lace and trims are sold narrow. */
+export const OtherClothWire = z.strictObject({
+  ...clothFields({ min: 10, name: 'width of another cloth' }),
+  of: z
+    .array(
+      z
+        .string()
+        .regex(/^[a-z-]{1,40}$/, 'Choose parts of the garment, or kinds of panels, that are cut from it.'),
+    )
+    .max(12, 'Choose at most twelve parts and kinds of panels for one cloth.')
+    .default([])
+    .meta({
+      description: `what is cut from it: keys of parts, and kinds of panels of any part: ${Object.keys(CUT_KINDS).join(', ')}`,
+    }),
+});
+export type OtherClothWire = z.infer<typeof OtherClothWire>;
+/** A part, or panels of a kind, are cut from one cloth. */
+function eachFromOne(
+  {
+    parts,
+    cloths = [],
+  }: { readonly parts: z.infer<typeof PartsWire>; readonly cloths?: OtherClothWire[] | undefined },
+  ctx: z.RefinementCtx,
+): void {
+  const seen = new Map<string, number>();
+  cloths.forEach((cloth, i) => {
+    for (const of of new Set(cloth.of)) {
+      const first = seen.get(of);
+      if (first === undefined) seen.set(of, i);
+      else
+        ctx.addIssue({
+          code: 'custom',
+          path: ['cloths', i, 'of'],
+          message: `Cut from the ${CLOTH_NAME[OTHERS[first]!]} already: ${cutFromWords({ of: [of] }, nameOfKey(parts))}. Leave it out of the ${CLOTH_NAME[OTHERS[i]!]}, or of that.`,
+        });
+    }
+  });
+}
+
+const Brief = z
+  .strictObject({
+    version: z.literal(2).default(2),
+    fit: z.enum(FIT_CLASSES).default('fitted'),
+    school: z.enum(SCHOOLS).default('workroom'),
+    cloth: ClothWire.prefault({}),
+    lining: short.default(''),
+    beneath: short.default(''),
+    shoes: short.default(''),
+    heel: lengthText({ max: 20, name: 'heel' }).nullable().default(null),
+    letOut: z.boolean().default(false),
+    note: z.string().max(2000).default(''),
+    parts: PartsWire,
+    steps: StepsWire.default([]),
+    cloths: z
+      .array(OtherClothWire)
+      .max(OTHERS.length, 'An order can have four cloths at most: its own and three others.')
+      .optional()
+      .meta({ description: 'cloths beside it, each for what is cut from it' }),
+    own: OwnRulesWire.optional().meta({ description: 'allowances and ease of this order alone' }),
+  })
+  .superRefine(eachFromOne);
 /** The brief: what was agreed before the tape came out. Lengths are texts with their unit. Version 1 is read too. */
 export const BriefWire = z.preprocess(upgradeBrief, Brief);
 export type BriefWire = z.infer<typeof BriefWire>;

@@ -64,7 +64,7 @@ export const HELP: readonly HelpPage[] = [
       'Lengths may be written in centimetres or inches, as “6 1/2 in” or “16.5 cm”. They are kept as you wrote them.',
       'A length may count from the waist, the side-neck, the nape or the floor in the shoes of the day.',
       'Adapt the block by steps: each can be changed, moved or removed, and says its limits.',
-      'Allowances and ease of this order alone lie above the studio’s rules; a second cloth is for the parts you choose.',
+      'Allowances and ease of this order alone lie above the studio’s rules; further cloths are for the parts and panels you choose.',
       'Say what is worn beneath and which shoes: ease and hem depend on both.',
     ],
     picture: 'docs/screenshots/brief.png',

@@ -2,7 +2,7 @@ import { CLOTHS } from '@rocchetto/core/garment/laid-length.ts';
 import { z } from 'zod';
 import { lengthText } from './length.ts';
 
-export const ClothId = z.enum(CLOTHS, 'Say which cloth: outer, second, underlining, lining or interfacing.');
+export const ClothId = z.enum(CLOTHS, `Say which cloth: ${CLOTHS.join(', ')}.`);
 export type ClothId = z.infer<typeof ClothId>;
 
 /** A kept lay as a sheet takes its length from it. */

@@ -1,14 +1,5 @@
-import {
-  CORDS,
-  type Kept,
-  keepV1,
-  type Reading,
-  type SheetV1,
-  SOURCES,
-  TAPES,
-  USUAL_SCHOOLS,
-  WAYS,
-} from '@rocchetto/core';
+import { CORDS, type Kept, type Reading, SOURCES, TAPES, USUAL_SCHOOLS, WAYS } from '@rocchetto/core';
+import { keepV1, type SheetV1 } from '@rocchetto/core/sheet/earlier/keep-v1.ts';
 import { z } from 'zod';
 import { StoredAsked } from './alterations.ts';
 import { BriefWire, HouseRulesWire, HouseWire, StepsWire } from './brief.ts';

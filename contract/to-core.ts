@@ -47,18 +47,23 @@ export function typedPart(w: PartWire, unit: SheetUnit): PartBrief {
   return Object.fromEntries(Object.entries(w).map(([id, v]) => [id, value(id, v)])) as PartBrief;
 }
 
+const toCloth = <C extends { readonly width: string | null }>(c: C) => ({
+  ...c,
+  width: c.width === null ? null : toCm(c.width),
+});
+
 /** Lengths become cm; everything else stays. */
 export function toBrief(w: BriefWire): Brief {
-  const { version: _, own, second, ...brief } = w;
+  const { version: _, own, cloths, ...brief } = w;
   return {
     ...brief,
-    cloth: { ...w.cloth, width: w.cloth.width === null ? null : toCm(w.cloth.width) },
+    cloth: toCloth(w.cloth),
     heel: w.heel === null ? null : toCm(w.heel),
     parts: w.parts.map(toPart),
     // A device may still show what it was told before steps were known.
     steps: (w.steps ?? []).map((s) => ({ ...s, amount: s.amount === null ? null : toCm(s.amount) })),
     ...(own ? { own: toOwn(own) } : {}),
-    ...(second ? { second: { ...second, width: second.width === null ? null : toCm(second.width) } } : {}),
+    ...(cloths?.length ? { cloths: cloths.map(toCloth) } : {}),
   };
 }
 
@@ -159,7 +164,11 @@ export function toSheetInput(spec: SpecFile): SheetInput {
       ? { laid: spec.laid.map((l) => ({ ...l, length: toCm(l.length), width: toCm(l.width) })) }
       : {}),
     asOf: spec.asOf || spec.session.date || '1970-01-01',
-    given: { clothWidth: spec.garment.cloth.width, heel: spec.session.heel ?? spec.garment.heel },
+    given: {
+      clothWidth: spec.garment.cloth.width,
+      widths: (spec.garment.cloths ?? []).map((c) => c.width),
+      heel: spec.session.heel ?? spec.garment.heel,
+    },
     timeZone: spec.timeZone ?? 'UTC',
     ...(spec.dateOrder ? { dateOrder: spec.dateOrder } : {}),
   };

@@ -38,10 +38,18 @@ function partForward(part: unknown): unknown {
   };
 }
 
+/** There was one further cloth at most, by itself; now there is a list of them. */
+function clothsForward(v: Json): Json {
+  if (!('second' in v)) return v;
+  const { second, ...rest } = v;
+  return second === undefined || second === null ? rest : { cloths: [second], ...rest };
+}
+
 export function upgradeBrief(v: unknown): unknown {
-  if (!isObject(v) || !isFirst(v)) return v;
+  if (!isObject(v)) return v;
+  if (!isFirst(v)) return clothsForward(v);
   return {
-    ...plainLengths(v),
+    ...plainLengths(clothsForward(v)),
     version: 2,
     ...(Array.isArray(v.parts) ? { parts: plainLengths(v.parts).map(partForward) } : {}),
   };

@@ -170,3 +170,49 @@ test('a dress that ends under the bust is briefed, asks for that girth and not t
     page.getByText(/darted bodice and gathered skirt meet at the seam under the bust: 80 cm and 80 cm sewn/),
   ).toBeVisible();
 });
+
+test('a dress of three cloths is briefed: each says what is cut from it; the sheet and the cloth tell them apart', async ({
+  page,
+}) => {
+  await signIn(page);
+  const client = await byApi(page, 'POST', '/clients', { name: 'Three Cloths' });
+  const order = await byApi(page, 'POST', '/orders', { clientId: client.id, what: 'Day dress' });
+  const parts = [{ part: 'darted-bodice' }, { part: 'sleeve' }, { part: 'straight-skirt', length: '62 cm' }];
+  await byApi(page, 'PUT', `/orders/${order.id}/brief`, { version: order.version, brief: { parts } });
+  await page.goto(`/orders/${order.id}/brief`);
+  const cutFrom = async (cloth: string, name: string, what: string) => {
+    const own = page.getByRole('group', { name: `The ${cloth}` });
+    await own.getByLabel('Name').fill(name);
+    await own.getByLabel('Cut from it').click();
+    await page.locator(`.ant-select-dropdown:not(.ant-select-dropdown-hidden) [title="${what}"]`).click();
+    await page.keyboard.press('Escape');
+    return own;
+  };
+  await page.getByRole('button', { name: 'Add second cloth' }).click();
+  const lace = await cutFrom('second cloth', 'guipure lace', 'set-in sleeve');
+  await lace.getByLabel('Width', { exact: true }).fill('90');
+  await lace.getByLabel('sheer').check();
+  await page.getByRole('button', { name: 'Add third cloth' }).click();
+  await cutFrom('third cloth', 'velvet', 'set-in sleeve');
+  await accessible(page, 'brief, three cloths');
+  // The same part from two cloths: said, nothing saved, nothing lost.
+  await page.getByRole('button', { name: 'Save brief' }).click();
+  await expect(page.getByText('Cut from the second cloth already: set-in sleeve.')).toBeVisible();
+  const velvet = page.getByRole('group', { name: 'The third cloth' });
+  await velvet.getByLabel('Cut from it').press('Backspace');
+  await cutFrom('third cloth', 'velvet', 'straight skirt');
+  await page.getByRole('button', { name: 'Add fourth cloth' }).click();
+  await expect(page.getByRole('button', { name: /^Add .* cloth$/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Remove fourth cloth' }).click();
+  await page.getByRole('button', { name: 'Save brief' }).click();
+  await page.waitForURL(/measure|sheet/);
+  await page.goto(`/orders/${order.id}/sheet`);
+  await expect(page.getByText('guipure lace, 90 cm wide, sheer; for set-in sleeve')).toBeVisible();
+  await expect(page.getByText('velvet; for straight skirt')).toBeVisible();
+  await page.goto(`/orders/${order.id}/brief`);
+  await expect(lace.getByLabel('Width', { exact: true })).toHaveValue('90 cm');
+  await page.getByRole('button', { name: 'Remove second cloth' }).click();
+  await expect(page.getByRole('group', { name: 'The second cloth' }).getByLabel('Name')).toHaveValue(
+    'velvet',
+  );
+});

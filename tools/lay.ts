@@ -2,6 +2,8 @@ import { parseArgs } from 'node:util';
 import { toCm, toSheetInput, unitOf } from '@rocchetto/contract';
 import { ClothId } from '@rocchetto/contract/laid.ts';
 import { type Cm, cm, computeSheet, formatSentence, printWithUnit, type SheetUnit } from '@rocchetto/core';
+import { CLOTHS } from '@rocchetto/core/garment/laid-length.ts';
+import { clothsFor } from '@rocchetto/core/garment/other-cloths.ts';
 import { answerOf } from '@rocchetto/core/lay/answer.ts';
 import { byCloth } from '@rocchetto/core/lay/by-cloth.ts';
 import { type ClothInHand, clothFaults } from '@rocchetto/core/lay/cloth.ts';
@@ -12,7 +14,7 @@ import { readSpecFile } from './json-file.ts';
 import { runTool, StopWord } from './stop-word.ts';
 
 const USAGE = `Usage: ./rocchetto lay FILE.json
-  [--cloth outer|second|underlining|lining|interfacing] [--width "150 cm"] [--length "180 cm"] [--selvedge "1 cm"]
+  [--cloth ${CLOTHS.join('|')}] [--width "150 cm"] [--length "180 cm"] [--selvedge "1 cm"]
   [--way ${WAYS.join('|')}] [--one-way] [--seconds 3] [--seed 1] [--json]`;
 
 function asked() {
@@ -73,7 +75,7 @@ runTool(async () => {
     length: length(q.length, 'length'),
     selvedge: length(q.selvedge, 'selvedge') ?? cm(0),
     shrinks: 0,
-    oneWay: q['one-way'] || (q.of === 'outer' && input.brief.cloth.oneWay === true),
+    oneWay: q['one-way'] || clothsFor(input.brief).some((c) => c.of === q.of && c.cloth.oneWay === true),
     bothSides: q.of === 'interfacing',
     repeat: null,
     flaws: [],

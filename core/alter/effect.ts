@@ -3,6 +3,7 @@ import { isA, lineOf, type Panel } from '../draft/panel.ts';
 import { alongOf } from '../draft/path.ts';
 import type { Figure } from '../figure/figure.ts';
 import { AGREE, capEase, MOST_EASED } from '../garment/meeting.ts';
+import { clothFor } from '../garment/other-cloths.ts';
 import { kindOf, type Seam, type SeamEdge, seamsOf } from '../garment/seams.ts';
 import { type EaseZone, FLOORS, fitWord, workroomClass } from '../garment/tables/fit.ts';
 import type { Sheet } from '../sheet/compute.ts';
@@ -245,12 +246,7 @@ function figureOf(sheet: Pick<Sheet, 'figures'>, id: string): Figure | undefined
  * What an alteration does to a garment: every measure that moved, the ease that is left, the floors it breaks, and the
  * seams that no longer agree.
  */
-export function effectOf(
-  sheet: Pick<Sheet, 'figures'> & Partial<Pick<Sheet, 'input'>>,
-  before: Halves,
-  a: Halves,
-  asked?: Asked,
-): Effect {
+export function effectOf(sheet: OfSheet, before: Halves, a: Halves, asked?: Asked): Effect {
   const moved = movedOf(before, a);
   const ease: Effect['ease'][number][] = [];
   const says: string[] = [];
@@ -288,7 +284,7 @@ export function effectOf(
     ...noLongerReached(before, a),
     ...(asked ? laidReady(asked, a) : []),
     ...meetings(before, a),
-    ...capsAgainst(before, a, sheet.input?.brief.cloth.stretch ?? 0),
+    ...capsAgainst(before, a, (cap) => (sheet.input ? clothFor(sheet.input, cap).stretch : 0)),
   );
   const changed = new Map<string, Effect['allowances'][number]>();
   for (const which of ['right', 'left'] as const)
@@ -330,11 +326,13 @@ function noLongerReached(before: Halves, a: Halves): string[] {
 /** The most that a boned waist is drawn in, cm (common practice: 4 to 5). */
 const MOST_DRAWN_IN = cm(5);
 const isBoned = (sheet: Partial<Pick<Sheet, 'input'>>) => sheet.input?.brief.fit === 'boned';
+type OfSheet = Pick<Sheet, 'figures'> & Partial<Pick<Sheet, 'input'>>;
+/** How far the cloth stretches at a level, percent. */
+const givesAt = ({ figures, input }: OfSheet, zone: EaseZone): number =>
+  figures.find((f) => f.id === zone)?.gives ?? input?.brief.cloth.stretch ?? 0;
 /** The floor of a zone, by the same rule as on the sheet: none in a cloth that stretches, nor above the hip where bones hold it. */
-const floorOf = (sheet: Partial<Pick<Sheet, 'input'>>, zone: EaseZone) =>
-  (sheet.input?.brief.cloth.stretch ?? 0) > 0 || (isBoned(sheet) && zone !== 'hip')
-    ? undefined
-    : FLOORS[zone];
+const floorOf = (sheet: OfSheet, zone: EaseZone) =>
+  givesAt(sheet, zone) > 0 || (isBoned(sheet) && zone !== 'hip') ? undefined : FLOORS[zone];
 /** What the brief itself left below the floor is no news. */
 const wasUnder = (least: number, before: number) => before < least - 0.05;
 
@@ -427,13 +425,14 @@ function capOf(panels: readonly Panel[]) {
   const cap = sleeve.edges.find((e) => e.id === 'cap')!;
   return {
     armhole: holes.reduce((n, p) => n + sewnLength(p, 'armhole'), 0),
+    sleeve,
     cap: sewnLength(sleeve, 'cap'),
     gathered: cap.gather > 0,
   };
 }
 
 /** Sleeves that fitted their armholes before, and no longer do: by how much, and what is wanted. */
-function capsAgainst(before: Halves, a: Halves, stretch: number): string[] {
+function capsAgainst(before: Halves, a: Halves, stretch: (cap: Panel) => number): string[] {
   const says = (['right', 'left'] as const).flatMap((which) => {
     const [was, is] = [capOf(before[which]), capOf(a[which])];
     if (!was || !is) return [];
@@ -444,7 +443,7 @@ function capsAgainst(before: Halves, a: Halves, stretch: number): string[] {
       return Math.abs(now) <= AGREE
         ? []
         : [`${both}: gather the cap by ${say(cm(Math.abs(now)))} ${now > 0 ? 'more' : 'less'}.`];
-    const wanted = capEase(stretch);
+    const wanted = capEase(stretch(is.sleeve));
     if (wanted.kind !== 'eased' || (now >= wanted.least - 1e-9 && now <= wanted.most + 1e-9)) return [];
     return [
       now < 0

@@ -19,9 +19,8 @@ export type CareWords = Readonly<Partial<Record<Treatment, string>>>;
  * written its own words. What is not known is left empty and says so.
  */
 export function careOf(layers: readonly Layer[], own: CareWords = {}): CareLine[] {
-  const named = layers.filter((l) => l.cloth.trim() !== '');
-  const found = named.flatMap((l) => fibresIn(l.cloth).map((fibre) => ({ ...l, fibre })));
-  const unknown = named.filter((l) => fibresIn(l.cloth).length === 0);
+  const found = layers.flatMap((l) => fibresIn(l.cloth).map((fibre) => ({ ...l, fibre })));
+  const unknown = layers.filter((l) => fibresIn(l.cloth).length === 0);
   return TREATMENTS.map((treatment, i) => {
     const written = own[treatment]?.trim();
     if (written) return { treatment, says: written, because: 'Written by the studio.' };
@@ -29,10 +28,7 @@ export function careOf(layers: readonly Layer[], own: CareWords = {}): CareLine[
       return {
         treatment,
         says: '',
-        because:
-          named.length === 0
-            ? 'No cloth is named in the brief.'
-            : `The name ${unknown.map((l) => `“${l.cloth}”`).join(' and ')} does not say what it is made of. Write the care by hand, from the maker’s label.`,
+        because: notTold(layers, unknown),
       };
     const least = Math.min(...found.map((f) => f.fibre.bears[i]!));
     const by = found.filter((f) => f.fibre.bears[i] === least);
@@ -42,6 +38,22 @@ export function careOf(layers: readonly Layer[], own: CareWords = {}): CareLine[
       because: `${capital([...new Set(by.map((f) => `${f.fibre.id} in the ${f.layer}`))].join(', '))}.`,
     };
   });
+}
+
+function notTold(layers: readonly Layer[], unknown: readonly Layer[]): string {
+  const [nameless, named] = [true, false].map((not) =>
+    unknown.filter((l) => (l.cloth.trim() === '') === not),
+  );
+  if (nameless!.length === layers.length) return 'No cloth is named in the brief.';
+  return [
+    nameless!.length > 0 &&
+      `The brief names no cloth for the ${nameless!.map((l) => l.layer).join(' and ')}.`,
+    named!.length > 0 &&
+      `The name ${named!.map((l) => `“${l.cloth}”`).join(' and ')} does not say what it is made of.`,
+    'Write the care by hand, from the maker’s label.',
+  ]
+    .filter(Boolean)
+    .join(' ');
 }
 
 const capital = (text: string) => `${text[0]!.toUpperCase()}${text.slice(1)}`;

@@ -144,6 +144,7 @@ export function roomsOf(
     const [body, front] = [net(id), arc ? net(arc) : null];
     if (figure?.finished == null || body === null) return [];
     const ease = cm(figure.finished - body);
+    const gives = figure.gives ?? stretch;
     // What the front panels are wide there, not what they should be.
     const before = figure.shares.filter((s) => s.panel === 'front').map((s) => s.times * s.exact);
     const inFront = front === null || before.length !== 1 ? null : cm(before[0]! - front);
@@ -153,9 +154,9 @@ export function roomsOf(
         ease,
         front: inFront,
         back: inFront === null ? null : cm(ease - inFront),
-        least: stretch > 0 ? null : (FLOORS[id as EaseZone]?.least ?? null),
+        least: gives > 0 ? null : (FLOORS[id as EaseZone]?.least ?? null),
         // A cloth that stretches is cut smaller than its fit says: by how much the sheet reckons.
-        wish: stretch > 0 ? null : wished(id),
+        wish: gives > 0 ? null : wished(id),
       },
     ];
   });

@@ -24,9 +24,10 @@ export function wishesOf(
 ): WishOf {
   const { brief, house } = sheet.input;
   return (zone) => {
-    const own = sheet.figures.find((f) => f.id === zone.id)?.finished ?? null;
+    const figure = sheet.figures.find((f) => f.id === zone.id);
+    const own = figure?.finished ?? null;
     const body = net(zone.id);
-    const woven = brief.cloth.stretch === 0;
+    const woven = (figure?.gives ?? brief.cloth.stretch) === 0;
     const least = woven && zone.ease ? (FLOORS[zone.ease]?.least ?? null) : null;
     const wish = (want: Cm, because: string): Wish => ({
       want,

@@ -1,6 +1,6 @@
 import type { Notion } from '../figure/figure.ts';
 import { bought } from '../garment/cloth.ts';
-import type { ClothId } from '../garment/laid-length.ts';
+import { CLOTH_NAME, CLOTHS, type ClothId } from '../garment/laid-length.ts';
 import { CM_PER, type Cm, type SheetUnit } from '../units/length.ts';
 import { hundredths } from './hundredths.ts';
 
@@ -39,17 +39,16 @@ const FINDS: readonly (readonly [RegExp, Sold])[] = [
   [/trim|lace|fringe/, 'trim'],
   [/shoulder pads/, 'pads'],
   [/buckle/, 'buckle'],
-  [/^thread$/, 'thread'],
+  [/^thread(,|$)/, 'thread'],
 ];
 /** Said with the notions, and not bought for one garment. */
-const NOT_BOUGHT = new Set(['needle', 'stitch']);
+const NOT_BOUGHT = /^(needle|stitch)(,|$)/;
 
 /** The cloths of a garment as the sheet names them. */
-export const CLOTH_NAMES = ['cloth', 'second cloth', 'underlining', 'lining', 'interfacing'] as const;
-export type ClothName = (typeof CLOTH_NAMES)[number];
+export type ClothName = (typeof CLOTH_NAME)[ClothId];
+export const CLOTH_NAMES: readonly ClothName[] = CLOTHS.map((of) => CLOTH_NAME[of]);
 /** A cloth of the lay as the sheet names it. */
-export const clothName = (of: ClothId): ClothName =>
-  of === 'outer' ? 'cloth' : of === 'second' ? 'second cloth' : of;
+export const clothName = (of: ClothId): ClothName => CLOTH_NAME[of];
 /** Whether a line of the sheet’s notions is one of its cloths. */
 export const isCloth = (n: Pick<Notion, 'name'>): n is Notion & { readonly name: ClothName } =>
   (CLOTH_NAMES as readonly string[]).includes(n.name);
@@ -66,7 +65,7 @@ export const metres = (length: number, unit: SheetUnit): number => length / PER_
 
 /** What is bought of a notion; null for what is none, and for cloth. */
 export function boughtAs(n: Notion, unit: SheetUnit): Bought | null {
-  if (NOT_BOUGHT.has(n.name) || isCloth(n)) return null;
+  if (NOT_BOUGHT.test(n.name) || isCloth(n)) return null;
   const as = FINDS.find(([is]) => is.test(n.name))?.[1] ?? 'other';
   const count = n.count ?? 1;
   if (SOLD[as].by === 'length')

@@ -86,6 +86,8 @@ export interface Figure {
   readonly bought: SheetUnit | null;
   readonly note: string;
   readonly why: readonly string[];
+  /** how far the cloth stretches there, percent, where that is not what the order's own does */
+  readonly gives?: number;
 }
 
 /** A check made on the sheet. A warned one must be accepted by name before the sheet is agreed. */
@@ -104,7 +106,8 @@ export interface Piece {
   readonly panel: string;
   readonly name: string;
   readonly layer: 'outer' | 'underlining' | 'lining' | 'interfacing';
-  /** the order's second cloth, by its name, where it is cut from that */
+  /** which of the order's other cloths it is cut from, and what that is called; absent where it is none */
+  readonly from?: 'second' | 'third' | 'fourth';
   readonly cloth?: string;
   /** pieces of cloth, both halves of a pair counted */
   readonly count: number;

@@ -75,6 +75,7 @@ function randomSheet(seed: number, id: string | readonly { readonly part: string
         lining: pick(['', 'cupro']),
         letOut: rnd() < 0.3,
         cloth: { name: 'wool', width: pick([null, '90 cm', '150 cm']) },
+        ...(seed % 4 === 3 ? { cloths: OTHER_CLOTHS[Math.floor(seed / 4) % OTHER_CLOTHS.length] } : {}),
       },
       house: {
         rounding,
@@ -85,6 +86,15 @@ function randomSheet(seed: number, id: string | readonly { readonly part: string
     }),
   );
 }
+
+const OTHER_CLOTHS = [
+  [{ name: 'lace', width: '90 cm', sheer: true, of: ['sleeve', 'yoke'] }],
+  [
+    { name: 'jersey', stretch: 40, of: ['bodice', 'top'] },
+    { name: 'satin', frays: true, oneWay: true, of: ['facing', 'cuff', 'side'] },
+  ],
+  [{ name: 'tulle', width: '70 cm', bias: true, of: ['skirt', 'trousers'] }],
+];
 
 /** Fields that came later, chosen so that they take no turn of the generator. */
 function newer(seed: number): Readonly<Record<string, unknown>> {

@@ -1,15 +1,10 @@
-import { sheetOf } from '@rocchetto/contract/testing.ts';
-import { garmentSpec } from '@rocchetto/contract/testing-garments.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Piece } from '../figure/figure.ts';
-import { bundlesOf } from '../sheet/bundles.ts';
-import { printSheet } from '../sheet/print.ts';
 import { cm, type SheetUnit } from '../units/length.ts';
 import { clothToBuy, lengthNeeded } from './cloth.ts';
 import { DEFAULT_HOUSE } from './house.ts';
 import type { SheetInput } from './input.ts';
-import { asLines, randomBody, seeded } from './testing.ts';
 
 const piece = (width: number | null, length: number | null, more: Partial<Piece> = {}): Piece => ({
   panel: 'front',
@@ -111,52 +106,5 @@ describe('cloth to buy', () => {
   it('says nothing while the width or a piece is not known', () => {
     expect(clothToBuy(input(null), [piece(40, 70)])).toEqual({ notions: [], checks: [] });
     expect(clothToBuy(input(140), [piece(40, 70), piece(null, null)])).toEqual({ notions: [], checks: [] });
-  });
-});
-
-// What is cut from a second cloth, and that it is bought by itself, is common practice and has no source.
-describe('a second cloth', () => {
-  const lines = asLines(randomBody(seeded(8)));
-  const parts = [
-    { part: 'darted-bodice', zip: 'centre-back' },
-    { part: 'sleeve' },
-    { part: 'straight-skirt', length: '62 cm' },
-  ];
-  const dress = (second?: object, more: object = {}) =>
-    sheetOf(
-      garmentSpec(parts, lines, {
-        garment: { parts, cloth: { name: 'crêpe', width: '150 cm' }, ...(second ? { second } : {}), ...more },
-      }),
-    );
-  const buys = (s: ReturnType<typeof dress>, name: string) => s.notions.find((n) => n.name === name);
-  it('is laid and bought by itself, at its own width; what it takes is not bought of the first', () => {
-    const [one, two] = [dress(), dress({ name: 'lace', width: '90 cm', of: ['sleeve'] })];
-    const lace = two.pieces.filter((p) => p.cloth === 'lace');
-    expect(lace.length).toBeGreaterThan(0);
-    expect(lace.every((p) => p.panel.startsWith('sleeve.') && p.layer === 'outer')).toBe(true);
-    expect(two.pieces.filter((p) => p.panel.startsWith('sleeve.') && p.layer === 'outer')).toEqual(lace);
-    expect(buys(two, 'cloth')!.length!).toBeLessThan(buys(one, 'cloth')!.length!);
-    const needed = lengthNeeded(lace, cm(90))!;
-    expect(buys(two, 'second cloth')!.length!).toBeCloseTo(Math.ceil(needed / 5 - 1e-9) * 5, 6);
-    expect(buys(two, 'second cloth')!.note).toContain('lace');
-    expect(buys(one, 'second cloth')).toBeUndefined();
-  });
-  it('may be the yoke’s only, and is named on the cut list and on its bundle', () => {
-    const s = dress(
-      { name: 'lace', width: '90 cm', of: ['yoke'] },
-      { steps: [{ step: 'seam-back', part: 0, amount: '12 cm' }] },
-    );
-    expect(s.pieces.filter((p) => p.cloth).map((p) => p.panel)).toEqual(['bodice.back-yoke']);
-    const printed = printSheet(s, 'cm');
-    expect(bundlesOf(printed).map((b) => b.layer)).toContain('outer, lace');
-  });
-  it('too narrow for a piece, or for no piece at all, is told', () => {
-    const told = (second: object) =>
-      dress(second)
-        .checks.filter((k) => k.state === 'warned')
-        .map((k) => k.code);
-    expect(told({ name: 'lace', width: '20 cm', of: ['sleeve'] })).toContain('cloth-second');
-    expect(told({ name: 'lace', width: '90 cm', of: ['collar'] })).toContain('cloth-second-idle');
-    expect(told({ name: 'lace', width: '90 cm', of: [] })).toContain('cloth-second-idle');
   });
 });

@@ -4,35 +4,20 @@ import { judge, pass, type RawCheck, warn } from '../figure/check.ts';
 import type { Notion, Piece } from '../figure/figure.ts';
 import { type Cm, cm, type SheetUnit } from '../units/length.ts';
 import { say } from '../units/print.ts';
-import type { SheetInput } from './input.ts';
-import { CLOTHS, type ClothId, panelsMark } from './laid-length.ts';
+import type { Cloth, SheetInput } from './input.ts';
+import { CLOTH_NAME, CLOTHS, type ClothId, panelsMark } from './laid-length.ts';
 import { mayTurn, onBorder } from './on-cloth.ts';
+import { clothFor, clothOf, clothOfPiece, clothsFor } from './other-cloths.ts';
 
 /** Width a lining is sold in when nobody said, cm (house figure, no source). */
 export const LINING_WIDTH = cm(140);
 /** What is bought is rounded up to the next 5 cm or eighth of a yard (common practice). */
 const BUY_STEP: Record<SheetUnit, number> = { cm: 5, in: 0.125 * 36 * 2.54 };
 
-/** Whether a panel is cut from the order's second cloth, by its id. */
-export function fromSecond({ brief }: SheetInput, { id, layer }: Pick<Panel, 'id' | 'layer'>): boolean {
-  if (!brief.second || layer !== 'outer') return false;
-  const [key = '', name = ''] = id.split('.');
-  // The second of two like parts is `sleeve-2`.
-  return brief.second.of.some((of) =>
-    of === 'yoke' ? /-yoke(-|$)/.test(name) : key.replace(/-\d+$/, '') === of,
-  );
-}
-
-/** Which of the garment's cloths a panel is cut from. */
-export const clothOf = (input: SheetInput, panel: Pick<Panel, 'id' | 'layer'>): ClothId =>
-  fromSecond(input, panel) ? 'second' : panel.layer;
-
 /** The width of cloth a panel is cut from, cm; null when it is not known. */
-export const clothWidth = (input: SheetInput, panel: Pick<Panel, 'id' | 'layer'>): Cm | null =>
+export const clothWidth = (input: SheetInput, panel: Pick<Panel, 'id' | 'layer' | 'is'>): Cm | null =>
   panel.layer === 'outer'
-    ? fromSecond(input, panel)
-      ? input.brief.second!.width
-      : input.brief.cloth.width
+    ? clothFor(input, panel).width
     : panel.layer === 'interfacing'
       ? null
       : LINING_WIDTH;
@@ -44,7 +29,8 @@ export const clothWidth = (input: SheetInput, panel: Pick<Panel, 'id' | 'layer'>
 export function foldOrSeam(input: SheetInput, panel: Panel, allowance: Cm): Panel {
   const width = clothWidth(input, panel);
   if (panel.cut !== 'fold' || width === null || 2 * cutSize(panel).width <= width + 1e-9) return panel;
-  if (mayTurn(panel, input.brief.cloth) || onBorder(panel, input.brief.cloth)) return panel;
+  const cloth = clothFor(input, panel);
+  if (mayTurn(panel, cloth) || onBorder(panel, cloth)) return panel;
   return {
     ...panel,
     cut: 'pair',
@@ -95,14 +81,6 @@ export function lengthNeeded(pieces: readonly Piece[], width: Cm): Cm | null {
 export const bought = (needed: Cm, unit: SheetUnit): Cm =>
   cm(Math.ceil(needed / BUY_STEP[unit] - 1e-9) * BUY_STEP[unit]);
 
-const NAME_OF: Readonly<Record<ClothId, string>> = {
-  outer: 'cloth',
-  second: 'second cloth',
-  underlining: 'underlining',
-  lining: 'lining',
-  interfacing: 'interfacing',
-};
-
 const AS_LAID = 'as laid';
 /** Whether the cloth to buy was laid, not counted in rows. */
 export const isLaid = (n: Pick<Notion, 'note'>): boolean => n.note.startsWith(AS_LAID);
@@ -111,7 +89,7 @@ export const isLaid = (n: Pick<Notion, 'note'>): boolean => n.note.startsWith(AS
 function asLaid(input: SheetInput, of: ClothId, panels: readonly Panel[]): Notion | RawCheck | null {
   const kept = input.laid?.find((l) => l.of === of);
   if (!kept) return null;
-  const name = NAME_OF[of];
+  const name = CLOTH_NAME[of];
   if (kept.panels !== panelsMark(panels.filter((p) => clothOf(input, p) === of)))
     return warn(
       `lay-${of}`,
@@ -138,7 +116,7 @@ export function clothToBuy(
 ): { readonly notions: Notion[]; readonly checks: RawCheck[] } {
   const notions: Notion[] = [];
   const checks: RawCheck[] = [];
-  const second = input.brief.second;
+  const outers = new Map(clothsFor(input.brief).map(({ of, cloth }) => [of, cloth]));
   for (const of of CLOTHS) {
     const kept = asLaid(input, of, panels);
     if (kept && 'code' in kept) checks.push(kept);
@@ -147,23 +125,15 @@ export function clothToBuy(
       continue;
     }
     if (of === 'interfacing') continue;
-    const layer = of === 'second' ? 'outer' : of;
-    const own = pieces.filter((p) => p.layer === layer && (p.cloth !== undefined) === (of === 'second'));
-    if (of === 'second' && second && own.length === 0)
-      checks.push(
-        warn(
-          'cloth-second-idle',
-          null,
-          `The second cloth${second.name ? ` (${second.name})` : ''} is for no piece of this garment: say for which part, or leave it out.`,
-        ),
-      );
+    const own = pieces.filter((p) => clothOfPiece(p) === of);
     if (own.length === 0) continue;
-    const width = clothWidth(input, { id: own[0]!.panel, layer });
+    const outer = outers.get(of);
+    const width = outer ? outer.width : LINING_WIDTH;
     if (width === null) continue;
     const needed = lengthNeeded(own, width);
     // A piece without a size of its own keeps the length unknown, not what is wider than the cloth.
     if (needed !== null && own.some((p) => p.width === null)) continue;
-    const name = NAME_OF[of];
+    const name = CLOTH_NAME[of];
     const wide = needed === null ? own.find((p) => laid(p).some((l) => l.width > width + 1e-9)) : undefined;
     checks.push(
       judge(
@@ -171,7 +141,7 @@ export function clothToBuy(
         `cloth-${of}`,
         null,
         wide
-          ? `${wide.name}: ${say(laid(wide)[0]!.width)} wide ${wide.sideways ? 'as it lies, across the cloth,' : ''} with its allowances, the ${name} ${say(width)}. ${layer === 'outer' && otherWay(input) ? `Put a seam in: ${otherWay(input)}, it cannot be turned.` : 'Cut it on the cross grain if stretch and pattern permit, or put a seam in.'}`
+          ? `${wide.name}: ${say(laid(wide)[0]!.width)} wide ${wide.sideways ? 'as it lies, across the cloth,' : ''} with its allowances, the ${name} ${say(width)}. ${outer && otherWay(outer) ? `Put a seam in: ${otherWay(outer)}, it cannot be turned.` : 'Cut it on the cross grain if stretch and pattern permit, or put a seam in.'}`
           : `Every piece of the ${name} goes onto ${say(width)} of width.`,
       ),
     );
@@ -181,14 +151,14 @@ export function clothToBuy(
       name,
       length: bought(needed, unit),
       bought: unit,
-      note: `${of === 'second' && second?.name ? `${second.name}; ` : ''}pieces in rows, longest first, at ${say(width)} wide${layer === 'outer' ? '' : ' (the studio’s width)'}${layer === 'outer' && input.brief.cloth.oneWay ? ', all the same way up' : ''}; before shrinking`,
+      note: `${of !== 'outer' && outer?.name ? `${outer.name}; ` : ''}pieces in rows, longest first, at ${say(width)} wide${outer ? '' : ' (the studio’s width)'}${outer?.oneWay ? ', all the same way up' : ''}; before shrinking`,
     });
   }
   return { notions, checks };
 }
 
 /** Why a panel of this cloth may not be turned; empty where it may. */
-const otherWay = ({ brief: { cloth } }: SheetInput): string =>
+const otherWay = (cloth: Cloth): string =>
   cloth.bias
     ? 'it lies on the bias'
     : cloth.oneWay
@@ -197,47 +167,59 @@ const otherWay = ({ brief: { cloth } }: SheetInput): string =>
         ? 'the cloth stretches'
         : '';
 
-/** What the cloth itself asks of the hand that cuts and sews it, said once for the garment. */
-export function clothChecks({ brief }: SheetInput, panels: readonly Panel[]): RawCheck[] {
-  const { cloth, lining, beneath } = brief;
+/** What its cloths ask of the hand that cuts and sews it, each said once for the garment. */
+export const clothChecks = (input: SheetInput, panels: readonly Panel[]): RawCheck[] =>
+  clothsFor(input.brief).flatMap(({ of, cloth }) => {
+    const own = panels.filter((p) => clothOf(input, p) === of);
+    if (of !== 'outer') return own.length === 0 ? [] : asks(input, of, cloth, own);
+    return asks(input, of, cloth, panels);
+  });
+
+/** @param own the panels that are cut from it; the order's own cloth is told of the whole garment */
+function asks({ brief }: SheetInput, of: ClothId, cloth: Cloth, own: readonly Panel[]): RawCheck[] {
+  const { lining, beneath } = brief;
+  const main = of === 'outer';
+  const code = (id: string) => (main ? `cloth-${id}` : `cloth-${of}-${id}`);
+  const called = main ? 'cloth' : `${CLOTH_NAME[of]}${cloth.name ? ` (${cloth.name})` : ''}`;
   const found: RawCheck[] = [];
-  if (cloth.frays && panels.length > 0)
+  if (cloth.frays && own.length > 0)
     found.push(
       pass(
-        'cloth-frays',
+        code('frays'),
         null,
-        'The cloth frays: thread marks instead of snipped notches, seams wide enough to overcast.',
+        `The ${called} frays: thread marks instead of snipped notches, seams wide enough to overcast.`,
       ),
     );
-  if (cloth.bias && panels.length > 0)
+  if (cloth.bias && own.length > 0)
     found.push(
       pass(
-        'cloth-bias',
+        code('bias'),
         null,
-        'Cut on the bias: laid at 45°, opened out; hung one to three days before its hems are levelled and turned, since it goes on dropping.',
+        `${main ? 'Cut' : `The ${called} is cut`} on the bias: laid at 45°, opened out; hung one to three days before its hems are levelled and turned, since it goes on dropping.`,
       ),
     );
+  const sheer = main ? 'Sheer cloth' : `The ${called} is sheer`;
   if (cloth.sheer)
     found.push(
       judge(
         lining !== '' || beneath !== '',
-        'cloth-sheer',
+        code('sheer'),
         null,
         lining !== '' || beneath !== ''
-          ? `Sheer cloth: French seams; ${lining ? `the lining (${lining})` : `what is worn beneath (${beneath})`} shows through it.`
-          : 'Sheer cloth, unlined: what lies beneath shows, facings and allowances too. Brief a lining or what is worn beneath, and bind edges instead of facing them.',
+          ? `${sheer}: French seams; ${lining ? `the lining (${lining})` : `what is worn beneath (${beneath})`} shows through it.`
+          : `${sheer}${main ? ', unlined' : ' and not lined'}: what lies beneath shows, facings and allowances too. Brief a lining or what is worn beneath, and bind edges instead of facing them.`,
       ),
     );
-  if (cloth.border && panels.length > 0) {
-    const on = panels.filter((p) => p.layer === 'outer' && p.sideways);
+  if (cloth.border && own.length > 0) {
+    const on = own.filter((p) => p.layer === 'outer' && p.sideways && clothOf({ brief }, p) === of);
     found.push(
       judge(
         on.length > 0,
-        'cloth-border',
+        code('border'),
         null,
         on.length > 0
-          ? `The border is placed first: ${on.map((p) => p.name).join(', ')} lie on it. The other panels are cut from what is left.`
-          : 'No panel has a straight lower edge to lie on the border: it is cut off and laid on along the curve. Shape it with small darts or cuts between its motifs.',
+          ? `The border${main ? '' : ` of the ${called}`} is placed first: ${on.map((p) => p.name).join(', ')} lie on it. The other panels are cut from what is left.`
+          : `No panel${main ? '' : ` of the ${called}`} has a straight lower edge to lie on the border: it is cut off and laid on along the curve. Shape it with small darts or cuts between its motifs.`,
       ),
     );
   }

@@ -26,6 +26,11 @@ export interface Cloth extends Readonly<Partial<Record<ClothTrait, boolean>>> {
   readonly weight: number | null;
 }
 
+/** A cloth beside the order's own, and what is cut from it: keys of parts, and kinds of panels (`CUT_KINDS`). */
+export interface OtherCloth extends Cloth {
+  readonly of: readonly string[];
+}
+
 /** One part of a garment as briefed: its id, and what its fields say. Lengths cm. */
 export interface PartBrief {
   readonly part: string;
@@ -48,8 +53,8 @@ export interface Brief {
   readonly parts: readonly PartBrief[];
   /** how the block was adapted, in the order in which it was done */
   readonly steps?: readonly StepTaken[];
-  /** a second cloth, and what of the garment is cut from it: keys of parts, or `yoke` for what lies above a seam across */
-  readonly second?: { readonly name: string; readonly width: Cm | null; readonly of: readonly string[] };
+  /** cloths beside it, at most three, each for parts and panels of its own */
+  readonly cloths?: readonly OtherCloth[];
   /** allowances and ease of this order alone, above the house's */
   readonly own?: OwnRules;
 }
@@ -141,7 +146,12 @@ export interface SheetInput {
   /** ISO date against which the session's age is judged */
   readonly asOf: string;
   /** lengths of the brief and the session as somebody wrote them, which is how they print in either unit */
-  readonly given?: { readonly clothWidth?: string | null; readonly heel?: string | null };
+  readonly given?: {
+    readonly clothWidth?: string | null;
+    /** of the other cloths, in their order */
+    readonly widths?: readonly (string | null)[];
+    readonly heel?: string | null;
+  };
   /** the studio's time zone, in which instants become days; UTC when left out */
   readonly timeZone?: string;
   /** which of day and month the studio writes first; the day when left out */

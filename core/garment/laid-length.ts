@@ -1,9 +1,22 @@
 import type { Panel } from '../draft/panel.ts';
 import type { Cm } from '../units/length.ts';
 
+/** Outer cloths beside the order's own, in the order in which the brief has them. */
+export const OTHERS = ['second', 'third', 'fourth'] as const;
 /** The cloths of a garment that are laid each for itself. */
-export const CLOTHS = ['outer', 'second', 'underlining', 'lining', 'interfacing'] as const;
+export const CLOTHS = ['outer', ...OTHERS, 'underlining', 'lining', 'interfacing'] as const;
 export type ClothId = (typeof CLOTHS)[number];
+export type OtherId = (typeof OTHERS)[number];
+/** What each is called on paper, before its own name. */
+export const CLOTH_NAME = {
+  outer: 'cloth',
+  second: 'second cloth',
+  third: 'third cloth',
+  fourth: 'fourth cloth',
+  underlining: 'underlining',
+  lining: 'lining',
+  interfacing: 'interfacing',
+} as const satisfies Record<ClothId, string>;
 
 /** What a kept lay takes of a cloth, and the panels that it was made for. */
 export interface LaidLength {

@@ -82,6 +82,8 @@ export interface LineWanted extends LineMore {
     readonly panel: string;
     readonly times: number;
   };
+  /** stretch of the cloth of the part that crosses it, percent */
+  readonly stretch?: number;
 }
 
 /** A line that becomes as wide as another, since the cloth falls free there. */
@@ -93,9 +95,21 @@ export interface Lift {
 
 export type LineContext = Making & {
   readonly input: SheetInput;
+  /** stretch, percent, by line: of the cloths that cross it the one that gives least */
+  readonly gives?: ReadonlyMap<Zone, number>;
   readonly measured: ReadonlyMap<string, Measured>;
   readonly hang: Hang;
 };
+
+/** How far the cloth stretches along a line, percent. */
+const stretchAt = (c: LineContext, zone: Zone): number => c.gives?.get(zone) ?? c.input.brief.cloth.stretch;
+
+/** Of the cloths that cross each line the stretch of the one that gives least. */
+export function leastStretch(wanted: readonly LineWanted[]): ReadonlyMap<Zone, number> {
+  const least = new Map<Zone, number>();
+  for (const { zone, stretch = 0 } of wanted) least.set(zone, Math.min(stretch, least.get(zone) ?? stretch));
+  return least;
+}
 
 /** net body + wearing ease + style ease + layers − stretch reduction, as terms (whole girth, cm). */
 export function girthTerms(c: LineContext, m: Measured, zone: Zone, more: LineMore = {}): Term[] {
@@ -134,9 +148,10 @@ export function girthTerms(c: LineContext, m: Measured, zone: Zone, more: LineMo
     );
   }
   const times = { close: 1, 'second-skin': 2 }[brief.fit as string] ?? 0;
-  if (times > 0 && m.net !== null && brief.cloth.stretch > 0 && !own) {
-    const off = times * stretchReduction(m.net, brief.cloth.stretch);
-    const { name, percent } = stretchClass(brief.cloth.stretch);
+  const stretch = stretchAt(c, zone);
+  if (times > 0 && m.net !== null && stretch > 0 && !own) {
+    const off = times * stretchReduction(m.net, stretch);
+    const { name, percent } = stretchClass(stretch);
     terms.push(
       term(
         'stretch',
@@ -210,7 +225,9 @@ function girth(c: LineContext, zone: Zone, needed: boolean, more: LineMore): Fig
   const known = m?.net != null;
   const byHand = c.overridesOf(zone).some((o) => o.target === 'finished');
   if (!known && !needed && !byHand) return null;
-  return buildFigure(c, {
+  const own = c.input.brief.cloth.stretch;
+  const gives = stretchAt(c, zone);
+  const figure = buildFigure(c, {
     id: zone,
     section: 'body',
     name: zone === 'underbust' ? 'under bust' : zone.replace('-', ' '),
@@ -224,6 +241,9 @@ function girth(c: LineContext, zone: Zone, needed: boolean, more: LineMore): Fig
       ? []
       : [`${m?.why[0] ?? 'Not read.'} Read it, or set the finished figure by hand with a reason.`],
   });
+  if (gives === own) return figure;
+  const because = `A cloth that stretches ${gives} % lies there, the order’s own ${own} %: made for the one that gives least.`;
+  return { ...figure, gives, why: [...figure.why, because] };
 }
 
 /** A narrower line that hangs free below or under a wider one is as wide as that, panel by panel; one narrower by hand cannot be. */
@@ -434,7 +454,7 @@ function keepFloor(c: LineContext, { zone, figure, net, own }: BodyLine, shares:
 /** The least marked girth that keeps the floor of a woven, cm; null where none applies. */
 export function floorGirth(c: LineContext, zone: Zone, figure: Figure, net: Cm | null): Cm | null {
   const floor = FLOORS[zone];
-  if (!floor || net === null || c.input.brief.cloth.stretch > 0) return null;
+  if (!floor || net === null || stretchAt(c, zone) > 0) return null;
   if (c.input.brief.fit === 'boned' && zone !== 'hip') return null;
   const layers = figure.terms.reduce((sum, t) => sum + (t.kind === 'layers' ? t.cm : 0), 0);
   return cm(net + layers + floor.least);

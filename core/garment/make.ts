@@ -11,7 +11,7 @@ import { roundLength, stepOf } from '../units/rounding.ts';
 import { type Adapted, actsOnPanels, adaptedParts } from './adapted-parts.ts';
 import { asTaken } from './as-taken.ts';
 import type { Carrying } from './carried.ts';
-import { clothChecks, clothToBuy, fromSecond } from './cloth.ts';
+import { clothChecks, clothToBuy } from './cloth.ts';
 import { belowWanted, type LengthValues, lengthChecks, lengthKeeps } from './common/length-wanted.ts';
 import { totalCheck, totalLeaves } from './common/total-length.ts';
 import { legChecks } from './dart-legs.ts';
@@ -19,16 +19,19 @@ import { withHemFacings } from './hem-facings.ts';
 import type { PartBrief, SheetInput } from './input.ts';
 import { jointOf, type Placed, placed } from './joins.ts';
 import type { Joint } from './joint.ts';
+import { CLOTH_NAME } from './laid-length.ts';
 import { type Unused, unusedOf } from './leaves.ts';
-import { type BodyLine, bodyLines, floorGirth, type LineContext, type Zone } from './lines.ts';
+import { type BodyLine, bodyLines, floorGirth, type LineContext, leastStretch, type Zone } from './lines.ts';
 import { wantsOfPlaced } from './measuring.ts';
 import { meetingCheck } from './meeting.ts';
 import { onCloth } from './on-cloth.ts';
 import { openingOf } from './opening.ts';
+import { clothFor, clothsFor, inputOfPart, ofCloth, otherChecks } from './other-cloths.ts';
 import { ownAllowances, ownChecks, withOwn } from './own-rules.ts';
 import {
   CLOSES,
   type Closes,
+  type Cutting,
   type Drafted,
   type GarmentContext,
   type JoinEdge,
@@ -40,9 +43,10 @@ import type { Picture, Place } from './picture.ts';
 import { partFor } from './registry.ts';
 import { withSeams } from './seam-picture.ts';
 import { isMain } from './seams.ts';
+import { othersSewnWith } from './sewn-with.ts';
 import { type Shape, shouldersOf } from './shoulders.ts';
 import { stepTerms } from './steps.ts';
-import { allowancesFor } from './tables/allowances.ts';
+import { type Allowances, allowancesFor } from './tables/allowances.ts';
 import { traitsOf } from './tables/cloth-traits.ts';
 import { type EaseZone, type FitClass, FLOORS, type Hang, isClose } from './tables/fit.ts';
 import {
@@ -112,6 +116,13 @@ export function makeGarment(asked: SheetInput): Garment {
   return alone.uneven ? half('right', half('left', null)) : alone;
 }
 
+/** The allowances of what is cut from this input's cloth. */
+const allowancesOf = ({ brief, house }: SheetInput): Allowances =>
+  ownAllowances(
+    allowancesFor(isClose(brief.fit), brief.letOut, house.rounding.unit, house.allowances, brief.cloth),
+    brief.own,
+  );
+
 /** What the parts of a garment are drafted from: readings, rules, body lines. */
 function groundOf(input: SheetInput, taken: Carrying | null, which: WhichSide) {
   const steps = input.brief.steps ?? [];
@@ -152,34 +163,49 @@ function groundOf(input: SheetInput, taken: Carrying | null, which: WhichSide) {
     hang,
     stepped,
     shape,
-    allowances: ownAllowances(
-      allowancesFor(
-        isClose(input.brief.fit),
-        input.brief.letOut,
-        input.house.rounding.unit,
-        input.house.allowances,
-        input.brief.cloth,
-      ),
-      input.brief.own,
-    ),
+    allowances: allowancesOf(input),
     ...making,
   };
   const first = rows.find((r) => 'zip' in r.part.fields);
   const opens = OPENS.find((o) => first && values(first).zip === o) ?? null;
   const closes = CLOSES.find((k) => first && values(first).closes === k) ?? 'zip';
   const { joint, shaped } = jointOf(rows, values);
-  const lines = bodyLines(
-    base satisfies LineContext,
-    rows.flatMap((r) => r.part.lines(values(r) as never, { opens, closes, joint, ...base })),
-    (line) => rows.flatMap((r) => r.part.lifts?.(values(r) as never, line, input.brief.fit) ?? []),
+  const wanted = rows.flatMap((r) => {
+    const { stretch } = inputOfPart(input, r.key).brief.cloth;
+    const own = r.part.lines(values(r) as never, { opens, closes, joint, ...base });
+    return input.brief.cloths ? own.map((w) => ({ ...w, stretch })) : own;
+  });
+  const gives = input.brief.cloths ? { gives: leastStretch(wanted) } : {};
+  const lines = bodyLines({ ...base, ...gives } satisfies LineContext, wanted, (line) =>
+    rows.flatMap((r) => r.part.lifts?.(values(r) as never, line, input.brief.fit) ?? []),
   );
-  const context: GarmentContext = { opens, closes, joint, line: (zone: Zone) => lines.get(zone), ...base };
-  return { steps, notTaken, rows, values, measured, not, refused, hang, base, lines, context, shaped };
+  const context: GarmentContext = {
+    opens,
+    closes,
+    joint,
+    line: (zone: Zone) => lines.get(zone),
+    ...base,
+    ...gives,
+  };
+  return {
+    steps,
+    notTaken,
+    rows,
+    values,
+    measured,
+    not,
+    refused,
+    hang,
+    base: { ...base, ...gives },
+    lines,
+    context,
+    shaped,
+  };
 }
 
 /** Every part drafted in turn, with the steps and the cloth that act on its panels, and what was agreed at fittings. */
 function partsOf(input: SheetInput, taken: Carrying | null, { steps, rows, values, base, context }: Ground) {
-  const plain = traitsOf(input.brief.cloth).length === 0;
+  const plain = clothsFor(input.brief).every(({ cloth }) => traitsOf(cloth).length === 0);
   const shaped = actsOnPanels(steps);
   const adapted = new Map<number, Adapted>();
   const drafts = new Map<number, Drafted>();
@@ -207,12 +233,13 @@ function partsOf(input: SheetInput, taken: Carrying | null, { steps, rows, value
       below: joined.has('waist'),
       joined,
       ...context,
+      ...ofOwnCloth(input, r.key),
     };
     const bare = r.part.draft(c, values(r) as never);
     const drafted = shaped ? reshaped(r, bare) : bare;
     const draft = plain
       ? drafted
-      : { ...drafted, panels: drafted.panels.map((p) => onCloth(p, input.brief.cloth)) };
+      : { ...drafted, panels: drafted.panels.map((p) => onCloth(p, clothFor(input, p))) };
     drafts.set(r.index, draft);
     return { r, c, draft, values: values(r) as never };
   });
@@ -229,6 +256,26 @@ function partsOf(input: SheetInput, taken: Carrying | null, { steps, rows, value
   };
 }
 type Ground = ReturnType<typeof groundOf>;
+
+/** Of a part of a cloth of its own: what that is drafted and sewn by, instead of the garment's. */
+function ofOwnCloth(input: SheetInput, key: string): Partial<Pick<PartContext, 'input' | 'allowances'>> {
+  const own = inputOfPart(input, key);
+  return own === input ? {} : { input: own, allowances: allowancesOf(own) };
+}
+
+/** The allowances of all parts by name; where a part's own cloth wants another, it is told with the part. */
+function allowancesTold(
+  made: readonly { readonly r: Placed; readonly cutting: Cutting }[],
+): Cutting['allowances'] {
+  const told: Cutting['allowances'][number][] = [];
+  for (const { r, cutting } of made)
+    for (const a of cutting.allowances) {
+      const same = told.find((t) => t.name === a.name);
+      if (!same) told.push(a);
+      else if (same.cm !== a.cm) told.push({ ...a, name: `${a.name}, ${r.part.name}` });
+    }
+  return unique(told, (a) => a.name);
+}
 
 /** Neck and shoulders of the side that is drafted; the neck is one for both, from the mean of two shoulders. */
 function shapeOf(
@@ -278,6 +325,7 @@ function drafted(input: SheetInput, taken: Carrying | null, which: WhichSide, le
   const pieces = inOrder(
     input,
     halves.left === halves.right ? listed : sidePieces(listed, halves, was, input.house.rounding),
+    bySide(halves),
   );
   const cloth = clothToBuy(input, pieces, bySide(halves));
   const checks = [
@@ -303,6 +351,7 @@ function drafted(input: SheetInput, taken: Carrying | null, which: WhichSide, le
     ...made.flatMap(({ r, c, values: own }) => wantedLength(r, c, own)),
     ...zipChecks,
     ...cloth.checks,
+    ...otherChecks(input, pieces, was),
     ...(plain ? [] : clothChecks(input, was)),
     ...driftChecks(base, bare),
     ...not.map((n) => warn(`not-taken-${n.measure}`, null, n.sentence)),
@@ -330,11 +379,16 @@ function drafted(input: SheetInput, taken: Carrying | null, which: WhichSide, le
       (k) => k.code,
     ),
     pieces,
-    notions: unique([...cloth.notions, ...zipNotions, ...cuttings.flatMap((k) => k.notions)], (n) => n.name),
-    allowances: unique(
-      cuttings.flatMap((k) => k.allowances),
-      (a) => a.name,
+    notions: unique(
+      [
+        ...cloth.notions,
+        ...zipNotions,
+        ...cuttings.flatMap((k) => k.notions),
+        ...othersSewnWith(input.brief, pieces),
+      ],
+      (n) => n.name,
     ),
+    allowances: allowancesTold(made.map((m, i) => ({ r: m.r, cutting: cuttings[i]! }))),
     unused: () =>
       unusedOf(
         base,
@@ -369,14 +423,14 @@ function drafted(input: SheetInput, taken: Carrying | null, which: WhichSide, le
 }
 
 /** Pieces in the order they are cut, each with the cloth it is cut from. */
-const inOrder = (input: SheetInput, pieces: readonly Piece[]): Piece[] =>
-  pieces
-    .map((p) =>
-      fromSecond(input, { id: p.panel, layer: p.layer })
-        ? { ...p, cloth: input.brief.second!.name || 'second cloth' }
-        : p,
-    )
+function inOrder(input: SheetInput, pieces: readonly Piece[], panels: readonly Panel[]): Piece[] {
+  const is = new Map(panels.map((p) => [p.id, p.is]));
+  const own = (p: Piece) => is.get(p.panel);
+  return pieces
+    .map((p) => ({ ...p, ...ofCloth(input, { id: p.panel, layer: p.layer, ...whose(own(p)) }) }))
     .sort((a, b) => LAYERS.indexOf(a.layer) - LAYERS.indexOf(b.layer));
+}
+const whose = (is: Panel['is']): Pick<Panel, 'is'> => (is ? { is } : {});
 
 /** A garment’s checks with those that only its left half does not pass. */
 function withLeft(right: readonly RawCheck[], left: readonly RawCheck[]): RawCheck[] {
@@ -502,15 +556,18 @@ const jointChecks = (shaped: Placed['part'] | null): RawCheck[] =>
 
 /** A fit that the cloth cannot give. */
 function fitChecks({ brief }: SheetInput): RawCheck[] {
-  if (brief.fit === 'second-skin' && brief.cloth.stretch <= 25)
+  if (brief.fit !== 'second-skin') return [];
+  return clothsFor(brief).flatMap(({ of, cloth }) => {
+    if (cloth.stretch > 25) return [];
+    const called = of === 'outer' ? 'cloth' : CLOTH_NAME[of];
     return [
       warn(
-        'fit-stretch',
+        of === 'outer' ? 'fit-stretch' : `fit-stretch-${of}`,
         null,
-        `Second skin on a cloth that stretches ${brief.cloth.stretch} %: it is cut with no ease at all and could neither be put on nor breathed in. Give the cloth's stretch, or another fit.`,
+        `Second skin on a ${called} that stretches ${cloth.stretch} %: it is cut with no ease at all and could neither be put on nor breathed in. Give the cloth's stretch, or another fit.`,
       ),
     ];
-  return [];
+  });
 }
 
 /** Absent lines, and floors judged on what is marked. */

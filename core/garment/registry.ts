@@ -49,6 +49,15 @@ export function partFor(id: string): GarmentPart {
   return part;
 }
 
+/** What a key of a garment's parts is called among words: that of the part which has it. */
+export const nameOfKey =
+  (parts: readonly { readonly part: string }[]) =>
+  (key: string): string =>
+    parts
+      .map((p) => PARTS.get(p.part))
+      .find((part) => part?.key === key)
+      ?.name.toLowerCase() ?? key;
+
 /** All parts that are there, in the order they are offered. */
 export const allParts = (): readonly GarmentPart[] => [
   ...Object.keys(HOUSE).flatMap((id) => PARTS.get(id) ?? []),

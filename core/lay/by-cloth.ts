@@ -1,5 +1,6 @@
-import { clothOf, clothWidth, lengthNeeded } from '../garment/cloth.ts';
+import { clothWidth, lengthNeeded } from '../garment/cloth.ts';
 import { CLOTHS, type ClothId, panelsMark } from '../garment/laid-length.ts';
+import { clothFor, clothOf, clothOfPiece } from '../garment/other-cloths.ts';
 import { bySide } from '../garment/two-sides.ts';
 import { wholePanels } from '../pattern/whole-panels.ts';
 import type { Sheet } from '../sheet/compute.ts';
@@ -25,13 +26,11 @@ export function byCloth(sheet: Sheet): OfCloth[] {
     const own = whole.filter((p) => clothOf(input, p) === of);
     if (own.length === 0) return [];
     const width = clothWidth(input, own[0]!);
-    const listed = sheet.pieces.filter(
-      (p) => p.layer === own[0]!.layer && (p.cloth !== undefined) === (of === 'second'),
-    );
+    const listed = sheet.pieces.filter((p) => clothOfPiece(p) === of);
     return [
       {
         of,
-        pieces: piecesToLay(own, input.brief.cloth),
+        pieces: piecesToLay(own, clothFor(input, own[0]!)),
         panels: panelsMark(sides.filter((p) => clothOf(input, p) === of)),
         rows: width === null ? null : lengthNeeded(listed, width),
         width,

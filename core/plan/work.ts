@@ -1,6 +1,7 @@
 import { hoursWord } from '../diary/load.ts';
 import { edgeLength } from '../draft/measure.ts';
 import type { Panel } from '../draft/panel.ts';
+import { clothsFor } from '../garment/other-cloths.ts';
 import { partFor } from '../garment/registry.ts';
 import { isMain, kindOf } from '../garment/seams.ts';
 import { wholePanels } from '../pattern/whole-panels.ts';
@@ -55,7 +56,9 @@ export function workOf(sheet: Sheet): Work {
   );
   const closed = (by: 'zip' | 'buttons' | 'loops' | 'lacing') => (sheet.closes === by ? 1 : 0);
   return {
-    hangs: sheet.input.brief.cloth.bias === true || sheet.cautions.some((c) => c.code === 'bias'),
+    hangs:
+      clothsFor(sheet.input.brief).some(({ cloth }) => cloth.bias === true) ||
+      sheet.cautions.some((c) => c.code === 'bias'),
     counts: {
       garment: 1,
       drawn: panels.length,

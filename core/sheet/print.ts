@@ -2,13 +2,16 @@ import { printDate } from '../dates/print.ts';
 import { dayIn } from '../dates/studio-day.ts';
 import { drift } from '../figure/build.ts';
 import type { Figure, Mark, Term, TermKind } from '../figure/figure.ts';
-import type { PartBrief } from '../garment/input.ts';
-import { findPart } from '../garment/registry.ts';
+import type { Cloth, PartBrief } from '../garment/input.ts';
+import { CLOTH_NAME, OTHERS } from '../garment/laid-length.ts';
+import { cutFromWords } from '../garment/other-cloths.ts';
+import { findPart, nameOfKey } from '../garment/registry.ts';
 import { STEPS, type StepTaken, stepWords } from '../garment/steps.ts';
 import { traitsOf } from '../garment/tables/cloth-traits.ts';
 import { SCHOOL_NAME } from '../garment/tables/fit.ts';
 import { sideRows } from '../garment/two-sides.ts';
 import { measure } from '../measures/catalogue.ts';
+import { capital } from '../text/in-words.ts';
 import { type Cm, cm, inUnit, type SheetUnit } from '../units/length.ts';
 import { formatSentence, printByHand, printLength, printSigned, printWithUnit } from '../units/print.ts';
 import { printWritten, readLength } from '../units/reading.ts';
@@ -28,7 +31,7 @@ export interface PrintedSheet {
     readonly panel: string;
     readonly piece: string;
     readonly layer: string;
-    /** the second cloth it is cut from, where it is */
+    /** the other cloth it is cut from, where it is one of the order's others */
     readonly cloth?: string;
     readonly cut: string;
     readonly size: string;
@@ -102,14 +105,14 @@ const plansOf = (parts: Sheet['input']['brief']['parts']): string[] =>
   });
 
 /** "wool crêpe, 150 cm wide, 280 g/m², stretch 4 %". */
-function clothWords({ input: { brief, given } }: Sheet, unit: SheetUnit): string {
-  const { name, width, weight, stretch, stretchAlong: along = 0 } = brief.cloth;
+function clothWords(cloth: Cloth, written: string | null | undefined, unit: SheetUnit): string {
+  const { name, width, weight, stretch, stretchAlong: along = 0 } = cloth;
   return [
     name,
-    width && `${asGiven(given?.clothWidth, width, unit)} wide`,
+    width && `${asGiven(written, width, unit)} wide`,
     weight && `${weight} g/m²`,
     (stretch > 0 || along > 0) && `stretch ${stretch} %${along > 0 ? ` around, ${along} % along` : ''}`,
-    ...traitsOf(brief.cloth),
+    ...traitsOf(cloth),
   ]
     .filter(Boolean)
     .join(', ');
@@ -140,7 +143,18 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
           .join(' · '),
       ),
       line('Responsible', head.responsible),
-      line('Cloth', clothWords(sheet, unit)),
+      line('Cloth', clothWords(brief.cloth, given?.clothWidth, unit)),
+      ...(brief.cloths ?? []).map((c, i) =>
+        line(
+          capital(CLOTH_NAME[OTHERS[i]!]),
+          [
+            clothWords(c, given?.widths?.[i], unit),
+            `for ${cutFromWords(c, nameOfKey(brief.parts)) || 'no part yet'}`,
+          ]
+            .filter(Boolean)
+            .join('; '),
+        ),
+      ),
       ...plansOf(brief.parts).map((text) => line('Drafted by', text)),
       ...(brief.steps?.length
         ? [

@@ -1,6 +1,7 @@
 import { type LeavingView, StoredCare } from '@rocchetto/contract';
 import { stored } from '@rocchetto/contract/stored.ts';
 import { type CareWords, careOf } from '@rocchetto/core/care/care.ts';
+import { CLOTH_NAME, OTHERS } from '@rocchetto/core/garment/laid-length.ts';
 import type { Db, Tx } from '../db/pool.ts';
 import { readOrder } from './orders.ts';
 
@@ -53,7 +54,8 @@ export async function leavingView(db: Db, orderId: number, now: Date): Promise<L
   if (!of || !order) return undefined;
   const layers = [
     { layer: 'outer', cloth: order.brief?.cloth.name ?? '' },
-    { layer: 'lining', cloth: order.brief?.lining ?? '' },
+    ...(order.brief?.cloths ?? []).map((c, i) => ({ layer: CLOTH_NAME[OTHERS[i]!], cloth: c.name })),
+    ...(order.brief?.lining ? [{ layer: 'lining', cloth: order.brief.lining }] : []),
   ];
   return {
     rack: of.rack,

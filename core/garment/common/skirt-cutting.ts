@@ -2,36 +2,18 @@ import type { Panel } from '../../draft/panel.ts';
 import type { Caution, Notion } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
 import { say } from '../../units/print.ts';
+import type { Cloth } from '../input.ts';
 import { allowanceName } from '../own-rules.ts';
 import type { Cutting, PartContext } from '../part.ts';
 import { openPiece, piecesOf } from '../pieces.ts';
+import { sewnWith } from '../sewn-with.ts';
 import type { AllowanceId } from '../tables/allowances.ts';
 import { heelMore } from './length-wanted.ts';
 
-/** From so much stretch around, %, a cloth is sewn as a knit; what gives less is a woven with a little elastane (common practice, no source). */
-const KNIT_FROM = 15;
-
-/** Needle size for the cloth's weight (common practice): to 100 g/m² 70, to 250 80, above 90; a knit wants a round point. */
-const needleFor = (weight: number | null, knit: boolean) =>
-  `${weight === null ? 'for the cloth' : weight <= 100 ? 'size 70' : weight <= 250 ? 'size 80' : 'size 90'}${knit ? ', ball point' : ''}`;
-
-/** Seams and their edges by stitch class. Source: ISO 4915 (301 lockstitch, 304 zigzag, 401 chain, 504 and 514 overedge; from memory). */
-const stitchFor = (weight: number | null, knit: boolean): string =>
-  knit
-    ? 'seams 514, hems 304 or 401, which give with the cloth (ISO 4915)'
-    : weight !== null && weight <= 100
-      ? 'seams 301, short, French seams where the cloth is sheer (ISO 4915)'
-      : 'seams 301, edges 504 (ISO 4915)';
-
-/** What every garment has laid ready. */
+/** What every garment has laid ready. What a part of another cloth is sewn with is told with that cloth. */
 export const threadAndNeedle = (c: PartContext): Notion[] => {
-  const { cloth } = c.input.brief;
-  const knit = cloth.stretch >= KNIT_FROM;
-  return [
-    { name: 'thread', length: null, note: cloth.name ? `to match ${cloth.name}` : 'to match' },
-    { name: 'needle', length: null, note: needleFor(cloth.weight, knit) },
-    { name: 'stitch', length: null, note: stitchFor(cloth.weight, knit) },
-  ];
+  const { cloth, cloths = [] } = c.input.brief;
+  return (cloths as readonly Cloth[]).includes(cloth) ? [] : sewnWith(cloth);
 };
 
 export const PINS: Caution = {

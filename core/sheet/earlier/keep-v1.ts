@@ -4,20 +4,11 @@ import type { Drawn } from '../drawing.ts';
 import type { Kept } from '../kept.ts';
 import type { PrintedSheet } from '../print.ts';
 import { drawV1 } from './draw-v1.ts';
+import { checkCodeV1, figureIdV1 } from './ids-v1.ts';
 import { printV1 } from './print-v1.ts';
 import type { FigureV1, ShareV1, SheetV1 } from './sheet-v1.ts';
 
 export type { SheetV1 } from './sheet-v1.ts';
-
-const GARMENTS_OWN = /^(waist|high-hip|tummy|hip|level-.*|zip)$/;
-/** What a figure of a version 1 sheet is called since figures carry their part: `hem` is `skirt.hem`. */
-export const figureIdV1 = (id: string): string => (GARMENTS_OWN.test(id) ? id : `skirt.${id}`);
-
-/** Codes of checks that moved to the skirt. */
-const SKIRTS_OWN = /^(stride|dart-over-front|dart-over-back)$/;
-/** A check’s code of version 1 as it is called now. */
-export const checkCodeV1 = (code: string): string =>
-  SKIRTS_OWN.test(code) ? `skirt.${code}` : code === 'drift-hem' ? 'drift-skirt.hem' : code;
 
 /** A sheet kept in version 1, brought forward: printed and drawn as its own day did, its figures as they are compared now. */
 export function keepV1(sheet: SheetV1): Kept {

@@ -10,7 +10,8 @@ import type { Sheet } from '@rocchetto/core';
 import { kindsOf } from '@rocchetto/core/diary/house.ts';
 import { type EstimateGround, estimateOf } from '@rocchetto/core/estimate/estimate.ts';
 import { movedBetween } from '@rocchetto/core/estimate/moved.ts';
-import { CLOTH_NAMES, type ClothName } from '@rocchetto/core/estimate/sold.ts';
+import { CLOTH_NAMES, type ClothName, clothName } from '@rocchetto/core/estimate/sold.ts';
+import { clothOfPiece } from '@rocchetto/core/garment/other-cloths.ts';
 import { type Choices, chainOf, usualChoices } from '@rocchetto/core/plan/chain.ts';
 import { workOf } from '@rocchetto/core/plan/work.ts';
 import { isClosed } from '@rocchetto/core/thread/stage.ts';
@@ -25,11 +26,7 @@ import { readPlan } from './sql.ts';
 
 /** The cloths that something of it is cut from, as the sheet names them. */
 const clothsOf = ({ pieces }: Sheet): ClothName[] =>
-  CLOTH_NAMES.filter((name) =>
-    pieces.some((p) =>
-      p.layer === 'outer' ? name === (p.cloth === undefined ? 'cloth' : 'second cloth') : p.layer === name,
-    ),
-  );
+  CLOTH_NAMES.filter((name) => pieces.some((p) => clothName(clothOfPiece(p)) === name));
 
 const BROUGHT_IN =
   'This garment was brought in: its price is that of its alterations, each agreed by itself. They stand under Money.';

@@ -1,7 +1,15 @@
 import { type SheetView, toSheetInput } from '@rocchetto/contract';
 import { clothInHand } from '@rocchetto/contract/cloth-lay.ts';
 import type { ClothId } from '@rocchetto/contract/laid.ts';
-import { type Cm, cm, computeSheet, printDate, printWithUnit, type SheetUnit } from '@rocchetto/core';
+import {
+  CLOTH_NAME,
+  type Cm,
+  cm,
+  computeSheet,
+  printDate,
+  printWithUnit,
+  type SheetUnit,
+} from '@rocchetto/core';
 import { pathData } from '@rocchetto/core/draft/outline.ts';
 import { byCloth } from '@rocchetto/core/lay/by-cloth.ts';
 import { beforeShrinking, type ClothInHand } from '@rocchetto/core/lay/cloth.ts';
@@ -120,7 +128,7 @@ export async function layPdf(
     info: { title: `Lay ${view.spec.order.number}`, creator: 'Rocchetto' },
     content: [
       {
-        text: `${row.name}: ${of === 'outer' ? 'cloth' : of === 'second' ? 'second cloth' : of} of ${view.spec.order.number}`,
+        text: `${row.name}: ${CLOTH_NAME[of]} of ${view.spec.order.number}`,
         bold: true,
         fontSize: 14,
       },

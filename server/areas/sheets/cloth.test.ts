@@ -197,4 +197,37 @@ describe('the cloth of an order', () => {
     expect((await keep(toKeep(view, { name: 'again' }))).status).toBe(201);
     expect(outerOf(await seen()).kept).toMatchObject({ name: 'again', stale: false });
   });
+
+  it('has other cloths of the brief each by itself, with its own width and nap; a lay of the third is kept and bought by', async () => {
+    const cloths = [
+      { name: 'braid', width: '12 cm', of: ['cuff'] },
+      { name: 'satin', width: '120 cm', oneWay: true, of: ['skirt'] },
+    ];
+    const made = await skirtOrder(fitter!, { name: 'Of Three' });
+    const { brief, version } = await json(fitter!.get(`/orders/${made.orderId}`));
+    await json(
+      fitter!.send('PUT', `/orders/${made.orderId}/brief`, { version, brief: { ...brief, cloths } }),
+    );
+    await json(fitter!.send('POST', '/readings', sessionBody(made.clientId, made.orderId, BODY)));
+    const view: ClothView = await json(fitter!.get(`/orders/${made.orderId}/cloth`));
+    const third = view.cloths.find((c) => c.of === 'third')!;
+    expect(view.cloths.map((c) => c.of)).not.toContain('second');
+    expect(third).toMatchObject({
+      name: 'third cloth, satin',
+      cloth: { width: '120 cm', oneWay: true },
+    });
+    let n = 0;
+    const lay = layOn('open', third.pieces, clothInHand(third.cloth), { seed: 1, time: 20, now: () => n++ })!;
+    const body = { of: 'third', name: 'satin', panels: third.panels, over: 0, cloth: third.cloth, lay };
+    const answer = await fitter!.send('POST', `/orders/${made.orderId}/cloth`, body);
+    expect([answer.status, await answer.text()]).toEqual([201, expect.anything()]);
+    const { spec } = await json(fitter!.get(`/orders/${made.orderId}/sheet`));
+    const { notions, checks } = computeSheet(toSheetInput(spec));
+    expect(notions.find((x) => x.name === 'third cloth')!.note).toMatch(/^as laid, “satin”/);
+    expect(checks.map((k) => k.code)).toEqual(
+      expect.arrayContaining(['cloth-outer-idle', 'cloth-second-idle']),
+    );
+    const paper = await bench!.get(`/orders/${made.orderId}/cloth.pdf?of=third`);
+    expect([paper.status, (await paper.arrayBuffer()).byteLength > 1000]).toEqual([200, true]);
+  });
 });

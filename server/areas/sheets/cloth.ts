@@ -8,7 +8,7 @@ import {
 } from '@rocchetto/contract/cloth-lay.ts';
 import { computeSheet, formatSentence, printWithUnit, type SheetUnit } from '@rocchetto/core';
 import { LINING_WIDTH } from '@rocchetto/core/garment/cloth.ts';
-import type { ClothId } from '@rocchetto/core/garment/laid-length.ts';
+import { CLOTH_NAME, type ClothId, OTHERS } from '@rocchetto/core/garment/laid-length.ts';
 import { byCloth } from '@rocchetto/core/lay/by-cloth.ts';
 import { closedUp, standsInTheWay } from '@rocchetto/core/lay/legal.ts';
 import { stripsToKeep } from '@rocchetto/core/lay/pieces.ts';
@@ -18,13 +18,9 @@ const USUAL: Readonly<Record<SheetUnit, Readonly<Record<'outer' | 'interfacing' 
   cm: { outer: '140 cm', interfacing: '90 cm', selvedge: '1 cm' },
   in: { outer: '54 in', interfacing: '36 in', selvedge: '1/2 in' },
 };
-const NAMES: Readonly<Record<ClothId, string>> = {
-  outer: 'cloth',
-  second: 'second cloth',
-  underlining: 'underlining',
-  lining: 'lining',
-  interfacing: 'interfacing',
-};
+/** What the brief says of a cloth that outer panels are cut from; null for the others. */
+const outerOf = ({ spec: { garment } }: SheetView, of: ClothId) =>
+  of === 'outer' ? garment.cloth : ((garment.cloths ?? []).find((_, i) => OTHERS[i] === of) ?? null);
 
 /** A kept lay as the database has it. */
 export interface KeptRow extends Omit<KeptLay, 'stale'> {
@@ -35,22 +31,19 @@ export interface KeptRow extends Omit<KeptLay, 'stale'> {
 const ofView = (view: SheetView) => byCloth(computeSheet(toSheetInput(view.spec)));
 
 /** What a brief says of a cloth, to begin with. */
-function clothOfBrief({ spec }: SheetView, of: ClothId, unit: SheetUnit): ClothWire {
-  const { cloth, second } = spec.garment;
-  const written =
-    of === 'outer'
-      ? (cloth.width ?? USUAL[unit].outer)
-      : of === 'second'
-        ? (second?.width ?? USUAL[unit].outer)
-        : of === 'interfacing'
-          ? USUAL[unit].interfacing
-          : printWithUnit(LINING_WIDTH, unit);
+function clothOfBrief(view: SheetView, of: ClothId, unit: SheetUnit): ClothWire {
+  const outer = outerOf(view, of);
+  const written = outer
+    ? (outer.width ?? USUAL[unit].outer)
+    : of === 'interfacing'
+      ? USUAL[unit].interfacing
+      : printWithUnit(LINING_WIDTH, unit);
   return {
     width: written,
     length: null,
     selvedge: USUAL[unit].selvedge,
     shrinks: 0,
-    oneWay: of === 'outer' && cloth.oneWay === true,
+    oneWay: outer?.oneWay === true,
     bothSides: of === 'interfacing',
     repeat: null,
     flaws: [],
@@ -65,11 +58,9 @@ export function clothView(view: SheetView, kept: readonly KeptRow[], unit: Sheet
     status: view.status,
     cloths: ofView(view).map(({ of, pieces, panels, rows }) => {
       const row = kept.find((k) => k.of === of);
-      const name =
-        of === 'outer' ? view.spec.garment.cloth.name : of === 'second' ? view.spec.garment.second?.name : '';
       return {
         of,
-        name: [NAMES[of], name].filter(Boolean).join(', '),
+        name: [CLOTH_NAME[of], outerOf(view, of)?.name].filter(Boolean).join(', '),
         cloth: clothOfBrief(view, of, unit),
         pieces,
         panels,
@@ -89,7 +80,7 @@ export function layJudged(
   const own = ofView(view).find((c) => c.of === body.of);
   if (!own)
     return {
-      refused: `Nothing of this garment is cut from ${NAMES[body.of]}. Nothing was kept.`,
+      refused: `Nothing of this garment is cut from ${CLOTH_NAME[body.of]}. Nothing was kept.`,
       moved: false,
     };
   if (own.panels !== body.panels)

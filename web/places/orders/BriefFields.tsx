@@ -1,11 +1,10 @@
 import { FIT_CLASSES, SCHOOL_NAME, SCHOOLS, type SheetUnit } from '@rocchetto/core';
-import { Checkbox, Form, Input, InputNumber, Select } from 'antd';
+import { Checkbox, Form, Input, Select } from 'antd';
 import { useLengthRule } from '../../parts/readings/useLengthRule.ts';
 import { LengthInput } from '../../shared/LengthInput.tsx';
-import { ClothTraits } from './ClothTraits.tsx';
+import { ClothFields } from './ClothFields.tsx';
+import { OtherCloths } from './OtherCloths.tsx';
 import { OwnRules } from './OwnRules.tsx';
-import { SecondCloth } from './SecondCloth.tsx';
-import { StretchInput } from './StretchInput.tsx';
 
 /** What the brief asks of every garment: how close, its cloth, what it is worn with. */
 export function BriefFields({ unit }: { readonly unit: SheetUnit }) {
@@ -26,27 +25,12 @@ export function BriefFields({ unit }: { readonly unit: SheetUnit }) {
       </div>
       <h2>Cloth and lining</h2>
       <div className="fields">
-        <Form.Item name={['cloth', 'name']} label="Cloth">
-          <Input />
-        </Form.Item>
-        <Form.Item name={['cloth', 'width']} label="Width" rules={[length]}>
-          <LengthInput unit={unit} placeholder={unit === 'in' ? 'e.g. 60' : 'e.g. 150'} />
-        </Form.Item>
-        <Form.Item name={['cloth', 'weight']} label="Weight, g/m²">
-          <InputNumber min={1} max={3000} />
-        </Form.Item>
-        <Form.Item name={['cloth', 'stretch']} label="Stretch around">
-          <StretchInput />
-        </Form.Item>
-        <Form.Item name={['cloth', 'stretchAlong']} label="Stretch lengthwise">
-          <StretchInput />
-        </Form.Item>
-        <ClothTraits />
+        <ClothFields unit={unit} at={['cloth']} called="Cloth" />
         <Form.Item name="lining" label="Lining" extra="leave empty if unlined">
           <Input />
         </Form.Item>
-        <SecondCloth unit={unit} />
       </div>
+      <OtherCloths unit={unit} />
       <OwnRules unit={unit} />
       <h2>Worn with</h2>
       <div className="fields">

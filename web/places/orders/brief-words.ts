@@ -2,11 +2,16 @@ import type { BriefWire } from '@rocchetto/contract';
 import {
   ALLOWANCE_NAME,
   type AllowanceId,
+  CLOTH_NAME,
+  cutFromWords,
   garmentName,
+  nameOfKey,
+  OTHERS,
   partFor,
   type SheetUnit,
   traitsOf,
 } from '@rocchetto/core';
+import { capital } from '@rocchetto/core/text/in-words.ts';
 import { isJoined, partWords } from '../../parts/garment/words.ts';
 import { stepInWords } from './step-words.ts';
 
@@ -30,6 +35,15 @@ function ownWords(own: BriefWire['own']): string {
 
 const list = (...words: (string | null | false)[]) => words.filter(Boolean).join(', ');
 
+const clothWords = (c: BriefWire['cloth']) => [
+  c.name,
+  c.width && `${c.width} wide`,
+  c.weight !== null && `${c.weight} g/m²`,
+  c.stretch > 0 && `stretches ${c.stretch} % around`,
+  c.stretchAlong > 0 && `stretches ${c.stretchAlong} % lengthwise`,
+  ...traitsOf(c),
+];
+
 /** A brief as it is read out, all of it: label and words; what says nothing has none. */
 export const briefWords = (
   brief: BriefWire,
@@ -46,28 +60,15 @@ export const briefWords = (
       brief.letOut && 'wider side seams',
     ),
   ],
-  [
-    'Cloth',
-    list(
-      brief.cloth.name,
-      brief.cloth.width && `${brief.cloth.width} wide`,
-      brief.cloth.weight !== null && `${brief.cloth.weight} g/m²`,
-      brief.cloth.stretch > 0 && `stretches ${brief.cloth.stretch} % around`,
-      brief.cloth.stretchAlong > 0 && `stretches ${brief.cloth.stretchAlong} % lengthwise`,
-      ...traitsOf(brief.cloth),
-    ),
-  ],
+  ['Cloth', list(...clothWords(brief.cloth))],
   ['Lining', brief.lining || 'unlined'],
-  [
-    'Second cloth',
-    brief.second
-      ? list(
-          brief.second.name,
-          brief.second.width && `${brief.second.width} wide`,
-          `for ${brief.second.of.join(', ') || 'no part yet'}`,
-        )
-      : '',
-  ],
+  ...(brief.cloths ?? []).map(
+    (c, i) =>
+      [
+        capital(CLOTH_NAME[OTHERS[i]!]),
+        list(...clothWords(c), `for ${cutFromWords(c, nameOfKey(brief.parts)) || 'no part yet'}`),
+      ] as const,
+  ),
   ['Of its own', ownWords(brief.own)],
   ['Beneath', brief.beneath],
   ['Shoes', list(brief.shoes, brief.heel && `heel ${brief.heel}`)],

@@ -18,26 +18,29 @@ export function writtenPart(p: PartWire, unit: SheetUnit): PartWire {
 export const writtenBrief = (v: BriefWire, unit: SheetUnit): unknown => ({
   ...v,
   version: 2,
-  cloth: {
-    ...v.cloth,
-    width: withUnit(v.cloth.width, unit),
-    weight: v.cloth.weight ?? null,
-    stretch: v.cloth.stretch ?? 0,
-    stretchAlong: v.cloth.stretchAlong ?? 0,
-  },
+  cloth: writtenCloth(v.cloth, unit),
   heel: withUnit(v.heel, unit),
   parts: v.parts.map((p) => writtenPart(p, unit)),
   own: writtenOwn(v.own, unit),
-  second: v.second && writtenSecond(v.second, unit),
+  cloths: writtenCloths(v.cloths, unit),
 });
 
-/** The second cloth as it is sent; left out where nothing is said of it. */
-function writtenSecond(
-  { name = '', width = null, of = [] }: Partial<NonNullable<BriefWire['second']>>,
-  unit: SheetUnit,
-): BriefWire['second'] {
-  const written = { name: name.trim(), width: withUnit(width, unit), of };
-  return written.name || written.width !== null || of.length > 0 ? written : undefined;
+const writtenCloth = <C extends Partial<BriefWire['cloth']>>(cloth: C, unit: SheetUnit) => ({
+  ...cloth,
+  width: withUnit(cloth.width ?? null, unit),
+  weight: cloth.weight ?? null,
+  stretch: cloth.stretch ?? 0,
+  stretchAlong: cloth.stretchAlong ?? 0,
+});
+
+/** The other cloths as they are sent: one of which nothing is said is none. */
+function writtenCloths(cloths: BriefWire['cloths'], unit: SheetUnit): BriefWire['cloths'] {
+  const said = (cloths ?? []).filter((c) =>
+    Object.values(c ?? {}).some((v) => (Array.isArray(v) ? v.length > 0 : Boolean(v))),
+  );
+  return said.length === 0
+    ? undefined
+    : said.map((c) => ({ ...writtenCloth(c, unit), name: (c.name ?? '').trim(), of: c.of ?? [] }));
 }
 
 /** What the order has of its own, as it is sent; left out where it has nothing. */
