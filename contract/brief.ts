@@ -120,6 +120,7 @@ const clothFields = (width: { readonly min: number; readonly name: string }) => 
   stretch: percent('stretch around the body, percent'),
   stretchAlong: percent('stretch lengthwise, percent'),
   weight: z.number().min(1).max(3000).nullable().default(null).meta({ description: 'g/m²' }),
+  underlining: short.default('').meta({ description: 'what its panels are mounted on; empty: nothing' }),
   ...(Object.fromEntries(
     CLOTH_TRAITS.map((t) => [t, z.boolean().default(false).meta({ description: TRAIT_WORDS[t] })]),
   ) as Record<ClothTrait, z.ZodDefault<z.ZodBoolean>>),

@@ -105,6 +105,35 @@ describe('what was agreed on the toile is in the next revision', () => {
     expect(why.because).toContain('Client agreed: Side seams: take in 2 cm');
   });
 
+  it('what a panel is mounted on is altered with it', () => {
+    const mounted = { garment: { cloth: { name: 'lace', underlining: 'organza' } } };
+    const underlined = (changes: readonly Asked[]) =>
+      sheetOf(
+        garmentSpec([{ part: 'straight-skirt' }], LINES, {
+          ...mounted,
+          rest: {
+            changes: changes.map((asked) => ({
+              asked: { version: 2, ...asked },
+              by: 'Client',
+              at: '2026-03-09T10:00:00Z',
+            })),
+          },
+        }),
+      );
+    const [was, is] = [underlined([]), underlined(CHANGES)];
+    const edges = (s: Sheet, id: string) => s.panels.find((p) => p.id === id)!.edges.map((e) => e.path);
+    for (const id of ['skirt.front', 'skirt.back']) {
+      expect(edges(is, id)).not.toEqual(edges(was, id));
+      expect(edges(is, `${id}-underlining`)).toEqual(edges(is, id));
+    }
+    const applied = applyAlteration(
+      alike(was.panels),
+      toAsked(AskedWire.parse({ version: 2, ...CHANGES[0] })),
+      false,
+    );
+    expect(applied.boxes.map((b) => b.piece)).toContain('front underlining');
+  });
+
   it('a figure set by hand after the fitting stays as the hand set it', () => {
     const later = { overrides: BY_HAND.overrides.map((o) => ({ ...o, at: '2026-03-10T08:00:00Z' })) };
     expect(at(skirt(CHANGES, later), 'hip').finished).toBe(97);

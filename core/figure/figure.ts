@@ -106,7 +106,7 @@ export interface Piece {
   readonly panel: string;
   readonly name: string;
   readonly layer: 'outer' | 'underlining' | 'lining' | 'interfacing';
-  /** which of the order's other cloths it is cut from, and what that is called; absent where it is none */
+  /** which of the order's other cloths it is cut from, and what that or its underlining is called; absent where it is none */
   readonly from?: 'second' | 'third' | 'fourth';
   readonly cloth?: string;
   /** pieces of cloth, both halves of a pair counted */

@@ -88,7 +88,7 @@ function randomSheet(seed: number, id: string | readonly { readonly part: string
 }
 
 const OTHER_CLOTHS = [
-  [{ name: 'lace', width: '90 cm', sheer: true, of: ['sleeve', 'yoke'] }],
+  [{ name: 'lace', width: '90 cm', sheer: true, underlining: 'organza', of: ['sleeve', 'yoke'] }],
   [
     { name: 'jersey', stretch: 40, of: ['bodice', 'top'] },
     { name: 'satin', frays: true, oneWay: true, of: ['facing', 'cuff', 'side'] },

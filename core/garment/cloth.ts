@@ -129,6 +129,7 @@ export function clothToBuy(
     if (own.length === 0) continue;
     const outer = outers.get(of);
     const width = outer ? outer.width : LINING_WIDTH;
+    const named = of === 'outer' ? '' : [...new Set(own.flatMap((p) => p.cloth ?? []))].join(', ');
     if (width === null) continue;
     const needed = lengthNeeded(own, width);
     // A piece without a size of its own keeps the length unknown, not what is wider than the cloth.
@@ -151,7 +152,7 @@ export function clothToBuy(
       name,
       length: bought(needed, unit),
       bought: unit,
-      note: `${of !== 'outer' && outer?.name ? `${outer.name}; ` : ''}pieces in rows, longest first, at ${say(width)} wide${outer ? '' : ' (the studio’s width)'}${outer?.oneWay ? ', all the same way up' : ''}; before shrinking`,
+      note: `${named ? `${named}; ` : ''}pieces in rows, longest first, at ${say(width)} wide${outer ? '' : ' (the studio’s width)'}${outer?.oneWay ? ', all the same way up' : ''}; before shrinking`,
     });
   }
   return { notions, checks };
@@ -187,7 +188,7 @@ function asks({ brief }: SheetInput, of: ClothId, cloth: Cloth, own: readonly Pa
       pass(
         code('frays'),
         null,
-        `The ${called} frays: thread marks instead of snipped notches, seams wide enough to overcast.`,
+        `The ${called} frays: thread marks instead of snipped notches, seams wide enough to overcast${cloth.underlining ? `; mounted on ${cloth.underlining}, both edges overcast together` : ''}.`,
       ),
     );
   if (cloth.bias && own.length > 0)
@@ -199,15 +200,20 @@ function asks({ brief }: SheetInput, of: ClothId, cloth: Cloth, own: readonly Pa
       ),
     );
   const sheer = main ? 'Sheer cloth' : `The ${called} is sheer`;
+  const through = cloth.underlining
+    ? `its underlining (${cloth.underlining})`
+    : lining
+      ? `the lining (${lining})`
+      : beneath && `what is worn beneath (${beneath})`;
   if (cloth.sheer)
     found.push(
       judge(
-        lining !== '' || beneath !== '',
+        through !== '',
         code('sheer'),
         null,
-        lining !== '' || beneath !== ''
-          ? `${sheer}: French seams; ${lining ? `the lining (${lining})` : `what is worn beneath (${beneath})`} shows through it.`
-          : `${sheer}${main ? ', unlined' : ' and not lined'}: what lies beneath shows, facings and allowances too. Brief a lining or what is worn beneath, and bind edges instead of facing them.`,
+        through
+          ? `${sheer}: French seams; ${through} shows through it.`
+          : `${sheer}${main ? ', unlined' : ' and not lined'}: what lies beneath shows, facings and allowances too. Brief a lining, an underlining or what is worn beneath, and bind edges instead of facing them.`,
       ),
     );
   if (cloth.border && own.length > 0) {

@@ -35,16 +35,19 @@ export function withHemFacings(
 ): Panel[] {
   const isFaced = facedOf(panels);
   return panels.flatMap((p) => {
-    if (!p.edges.some((e) => isFaced(p, e))) return [p];
+    // What a panel is mounted on ends where it does, and needs no facing of its own.
+    const asOuter: Panel = p.layer === 'underlining' ? { ...p, layer: 'outer' } : p;
+    if (!p.edges.some((e) => isFaced(asOuter, e))) return [p];
     const depth = stepped(FACING_DEPTH);
     const outer: Panel = {
       ...p,
       edges: p.edges.map((e) => {
-        if (!isFaced(p, e)) return e;
+        if (!isFaced(asOuter, e)) return e;
         const { turned: _, ...rest } = e;
         return { ...rest, allowance: a.facing };
       }),
     };
+    if (asOuter !== p) return [outer];
     return [
       outer,
       ...p.edges.flatMap((e, i) =>

@@ -24,6 +24,8 @@ export interface Cloth extends Readonly<Partial<Record<ClothTrait, boolean>>> {
   readonly stretchAlong?: number;
   /** weight in g/m², null when not known */
   readonly weight: number | null;
+  /** what its panels are mounted on; empty or absent where they are not underlined */
+  readonly underlining?: string;
 }
 
 /** A cloth beside the order's own, and what is cut from it: keys of parts, and kinds of panels (`CUT_KINDS`). */

@@ -183,7 +183,7 @@ export function bodyLines(
       asked.some((w) => w.needed),
       {
         ...asked.find((w) => w.ease),
-        layers: asked.find((w) => w.layers)?.layers ?? [],
+        layers: [...new Set(asked.flatMap((w) => w.layers ?? []))],
         over: asked.find((w) => w.over != null)?.over ?? null,
       },
     );

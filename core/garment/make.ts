@@ -59,6 +59,7 @@ import {
   told,
   unlike,
 } from './two-sides.ts';
+import { linesOver, underliningsOf } from './underlined.ts';
 import { zipPicture } from './zip-picture.ts';
 
 /** A garment as it was put together: its figures, drafts and all that is read off them. */
@@ -171,8 +172,9 @@ function groundOf(input: SheetInput, taken: Carrying | null, which: WhichSide) {
   const closes = CLOSES.find((k) => first && values(first).closes === k) ?? 'zip';
   const { joint, shaped } = jointOf(rows, values);
   const wanted = rows.flatMap((r) => {
-    const { stretch } = inputOfPart(input, r.key).brief.cloth;
-    const own = r.part.lines(values(r) as never, { opens, closes, joint, ...base });
+    const of = inputOfPart(input, r.key);
+    const { stretch } = of.brief.cloth;
+    const own = linesOver(r.part.lines(values(r) as never, { opens, closes, joint, ...base }), of);
     return input.brief.cloths ? own.map((w) => ({ ...w, stretch })) : own;
   });
   const gives = input.brief.cloths ? { gives: leastStretch(wanted) } : {};
@@ -237,9 +239,9 @@ function partsOf(input: SheetInput, taken: Carrying | null, { steps, rows, value
     };
     const bare = r.part.draft(c, values(r) as never);
     const drafted = shaped ? reshaped(r, bare) : bare;
-    const draft = plain
-      ? drafted
-      : { ...drafted, panels: drafted.panels.map((p) => onCloth(p, clothFor(input, p))) };
+    const beneath = underliningsOf(input, drafted.panels);
+    const laid = plain ? drafted.panels : drafted.panels.map((p) => onCloth(p, clothFor(input, p)));
+    const draft = plain && beneath.length === 0 ? drafted : { ...drafted, panels: [...laid, ...beneath] };
     drafts.set(r.index, draft);
     return { r, c, draft, values: values(r) as never };
   });

@@ -2,6 +2,7 @@ import { sheetOf } from '@rocchetto/contract/testing.ts';
 import { garmentSpec } from '@rocchetto/contract/testing-garments.ts';
 import { describe, expect, it } from 'vitest';
 import { sewnLength } from '../draft/measure.ts';
+import { wholePanels } from '../pattern/whole-panels.ts';
 import { bundlesOf } from '../sheet/bundles.ts';
 import { printSheet } from '../sheet/print.ts';
 import { cm } from '../units/length.ts';
@@ -169,6 +170,74 @@ describe('cloths beside the order’s own', () => {
     expect(s.notions.map((n) => n.name)).toEqual(
       expect.arrayContaining(['thread', 'thread, lace', 'needle, lace', 'stitch, lace']),
     );
+  });
+
+  it('what frays or is sheer may be mounted: its main panels lie once more in their underlining, as they are', () => {
+    const bare = { cloth: crepe, cloths: [{ ...lace, sheer: true }] };
+    const mounted = { cloth: crepe, cloths: [{ ...lace, sheer: true, frays: true, underlining: 'organza' }] };
+    expect(warned(made(bare))).toContain('cloth-second-sheer');
+    const s = made(mounted);
+    expect(warned(s)).not.toContain('cloth-second-sheer');
+    const beneath = s.panels.filter((p) => p.layer === 'underlining');
+    expect(beneath.map((p) => p.id)).toEqual(['sleeve.sleeve-underlining']);
+    const outer = s.panels.find((p) => p.id === 'sleeve.sleeve')!;
+    expect(beneath[0]!.edges).toEqual(outer.edges);
+    expect(beneath[0]!.marks.some((m) => m.kind === 'thread mark')).toBe(false);
+    const piece = s.pieces.find((p) => p.layer === 'underlining')!;
+    expect(piece).toMatchObject({ panel: 'sleeve.sleeve-underlining', cloth: 'organza', count: 2 });
+    expect(piece.from).toBeUndefined();
+    expect(buys(s, 'underlining')!.note).toMatch(/^organza; pieces in rows/);
+    expect(s.checks.find((k) => k.code === 'cloth-second-frays')!.sentence).toMatch(/mounted on organza/);
+    expect(printSheet(s, 'cm').head).toContainEqual([
+      'Second cloth',
+      'lace, 90 cm wide, loosely woven, frays, sheer, underlined with organza; for set-in sleeve',
+    ]);
+  });
+
+  it('an underlining lies in every girth over it, once: 2π × 0.3 mm (geometry; thickness a house figure)', () => {
+    const [bare, mounted] = [made({ cloth: crepe }), made({ cloth: { ...crepe, underlining: 'organza' } })];
+    for (const id of ['bust', 'waist', 'hip'])
+      expect(figure(mounted, id).finished! - figure(bare, id).finished!).toBeCloseTo(2 * Math.PI * 0.03, 9);
+    const skirt = made({ cloth: crepe, cloths: [{ ...crepe, underlining: 'organza', of: ['skirt'] }] });
+    expect(figure(skirt, 'bust').finished).toBe(figure(bare, 'bust').finished);
+    expect(figure(skirt, 'waist').finished).toBe(figure(mounted, 'waist').finished);
+    // Each main panel is cut once more; facings and bands are not.
+    const outer = mounted.panels.filter((p) => p.layer === 'outer' && !/facing|band/.test(p.id));
+    expect(mounted.panels.filter((p) => p.layer === 'underlining').map((p) => p.id)).toEqual(
+      outer.map((p) => `${p.id}-underlining`),
+    );
+    const lining = made({ cloth: { ...crepe, underlining: 'organza' }, lining: 'cupro' });
+    expect(figure(lining, 'hip').terms.filter((t) => t.kind === 'layers')).toHaveLength(1);
+  });
+
+  it('what a panel with a faced hem is mounted on ends with it', () => {
+    const s = made({ cloth: { ...crepe, underlining: 'organza' }, own: { hemFaced: true } });
+    const hem = (id: string) => s.panels.find((p) => p.id === id)!.edges.find((e) => e.id === 'hem')!;
+    expect(hem('skirt.front').turned).toBeUndefined();
+    expect(hem('skirt.front-underlining')).toEqual(hem('skirt.front'));
+    expect(s.panels.filter((p) => /underlining.*facing/.test(p.id))).toEqual([]);
+  });
+
+  it('a boned bodice that has its own is not underlined twice, and keeps its channels; beside it a skirt is mounted', () => {
+    const gown = [
+      { part: 'boned-bodice', underlined: true },
+      { part: 'gored-skirt', length: '100 cm' },
+    ];
+    const s = made({ fit: 'boned', cloth: { ...crepe, underlining: 'organza' } }, gown);
+    const ids = s.panels.map((p) => p.id);
+    expect(new Set(ids).size).toBe(ids.length);
+    const channels = (of: Made) =>
+      wholePanels(of).flatMap((p) => p.marks.filter((m) => m.kind === 'bone channel')).length;
+    const bare = made({ fit: 'boned', cloth: crepe }, gown);
+    expect(channels(s)).toBe(channels(bare));
+    const only = [{ ...gown[0]!, underlined: false }, gown[1]!];
+    const mixed = {
+      fit: 'boned',
+      cloth: crepe,
+      cloths: [{ ...crepe, underlining: 'organza', of: ['skirt'] }],
+    };
+    expect(channels(made(mixed, only))).toBe(channels(made({ fit: 'boned', cloth: crepe }, only)));
+    expect(channels(made(mixed, only))).toBeGreaterThan(0);
   });
 
   it('one other cloth, as briefs were written before, is read as it was', () => {

@@ -54,8 +54,12 @@ export function inputOfPart<I extends Briefed>(input: I, key: string): I {
   return own ? { ...input, brief: { ...input.brief, cloth: own } } : input;
 }
 
-/** A piece's cloth, where it is one of the others: which, and what it is called. */
+/** A piece's cloth, where it is one of the others: which, and what it is called. An underlining is called by its own. */
 export function ofCloth(input: Briefed, panel: OfPanel): Pick<Piece, 'from' | 'cloth'> {
+  if (panel.layer === 'underlining') {
+    const { underlining } = clothFor(input, { ...panel, layer: 'outer' });
+    return underlining ? { cloth: underlining } : {};
+  }
   const i = otherOfPanel(input.brief, panel);
   return i < 0 ? {} : { from: OTHERS[i]!, cloth: input.brief.cloths![i]!.name || `${OTHERS[i]} cloth` };
 }

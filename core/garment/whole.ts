@@ -333,9 +333,14 @@ function pocketed(panels: Panel[]): void {
 /** A channel lies so far beside its seam, cm (common practice: half of its width). */
 const CHANNEL = 0.6;
 /** Where the channels of a boned bodice's bones lie: beside each of its seams, on the underlining where there is one. */
-function channels(p: Panel, underlined: boolean): PanelMark[] {
+function channels(p: Panel, underlined: ReadonlySet<string>): PanelMark[] {
   const has = (id: string) => p.edges.some((e) => e.id === id);
-  if (!has('top') || !has('inner') || has('free') || p.layer !== (underlined ? 'underlining' : 'outer'))
+  if (
+    !has('top') ||
+    !has('inner') ||
+    has('free') ||
+    (p.layer === 'outer' ? underlined.has(`${p.id}-underlining`) : p.layer !== 'underlining')
+  )
     return [];
   return p.edges
     .filter((e) => !e.fold && ['outer', 'side', 'inner'].includes(e.id))
@@ -376,7 +381,7 @@ export function warpOf(p: Panel): readonly [Point, Point] {
  */
 export function wholePattern(panels: readonly Panel[], zip: ZipIn | null = null): WholePanel[] {
   const all = [...panels];
-  const underlined = panels.some((p) => p.layer === 'underlining');
+  const underlined = new Set(panels.filter((p) => p.layer === 'underlining').map((p) => p.id));
   for (const seam of pairedSeams(all)) matched(all, seam);
   eased(all);
   pocketed(all);

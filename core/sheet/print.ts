@@ -113,6 +113,7 @@ function clothWords(cloth: Cloth, written: string | null | undefined, unit: Shee
     weight && `${weight} g/m²`,
     (stretch > 0 || along > 0) && `stretch ${stretch} %${along > 0 ? ` around, ${along} % along` : ''}`,
     ...traitsOf(cloth),
+    cloth.underlining && `underlined with ${cloth.underlining}`,
   ]
     .filter(Boolean)
     .join(', ');

@@ -52,10 +52,14 @@ export async function leavingView(db: Db, orderId: number, now: Date): Promise<L
     await fetchedAt(db, orderId, now),
   ];
   if (!of || !order) return undefined;
+  const { cloth, cloths = [], lining } = order.brief ?? {};
   const layers = [
-    { layer: 'outer', cloth: order.brief?.cloth.name ?? '' },
-    ...(order.brief?.cloths ?? []).map((c, i) => ({ layer: CLOTH_NAME[OTHERS[i]!], cloth: c.name })),
-    ...(order.brief?.lining ? [{ layer: 'lining', cloth: order.brief.lining }] : []),
+    { layer: 'outer', cloth: cloth?.name ?? '' },
+    ...cloths.map((c, i) => ({ layer: CLOTH_NAME[OTHERS[i]!], cloth: c.name })),
+    ...[cloth, ...cloths].flatMap((c) =>
+      c?.underlining ? [{ layer: 'underlining', cloth: c.underlining }] : [],
+    ),
+    ...(lining ? [{ layer: 'lining', cloth: lining }] : []),
   ];
   return {
     rack: of.rack,

@@ -32,6 +32,9 @@ export function ClothFields({ unit, at, called }: Props) {
       <Form.Item name={[...at, 'stretchAlong']} label="Stretch lengthwise">
         <StretchInput />
       </Form.Item>
+      <Form.Item name={[...at, 'underlining']} label="Underlining" extra="leave empty if not mounted">
+        <Input maxLength={200} />
+      </Form.Item>
       <ClothTraits at={at} />
     </>
   );

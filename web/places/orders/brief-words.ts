@@ -42,6 +42,7 @@ const clothWords = (c: BriefWire['cloth']) => [
   c.stretch > 0 && `stretches ${c.stretch} % around`,
   c.stretchAlong > 0 && `stretches ${c.stretchAlong} % lengthwise`,
   ...traitsOf(c),
+  c.underlining && `underlined with ${c.underlining}`,
 ];
 
 /** A brief as it is read out, all of it: label and words; what says nothing has none. */

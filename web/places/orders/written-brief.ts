@@ -31,6 +31,7 @@ const writtenCloth = <C extends Partial<BriefWire['cloth']>>(cloth: C, unit: She
   weight: cloth.weight ?? null,
   stretch: cloth.stretch ?? 0,
   stretchAlong: cloth.stretchAlong ?? 0,
+  underlining: (cloth.underlining ?? '').trim(),
 });
 
 /** The other cloths as they are sent: one of which nothing is said is none. */
