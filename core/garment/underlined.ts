@@ -13,7 +13,8 @@ export function underliningsOf(input: Pick<SheetInput, 'brief'>, panels: readonl
   return panels.flatMap((p) => {
     const id = `${p.id}-underlining`;
     if (!isMain(p) || there.has(id) || !clothFor(input, p).underlining) return [];
-    const note = 'mounted on the outer panel before anything is sewn, then both are handled as one';
+    const mounted = 'mounted on the outer panel before anything is sewn, then both are handled as one';
+    const note = [p.note, mounted].filter(Boolean).join('; ');
     return [{ ...p, id, name: `${p.name} underlining`, layer: 'underlining', note }];
   });
 }

@@ -35,7 +35,7 @@ export function OtherCloths({ unit }: { readonly unit: SheetUnit }) {
             );
           })}
           {rows.length < OTHERS.length && (
-            <Button onClick={() => add({ stretch: 0, stretchAlong: 0, of: [] })}>
+            <Button className="add-cloth" onClick={() => add({ stretch: 0, stretchAlong: 0, of: [] })}>
               Add {CLOTH_NAME[OTHERS[rows.length]!]}
             </Button>
           )}
