@@ -212,9 +212,9 @@ function partsOf(input: SheetInput, taken: Carrying | null, { steps, rows, value
   const adapted = new Map<number, Adapted>();
   const drafts = new Map<number, Drafted>();
   /** A part's draft with the steps that act on its panels. */
-  const reshaped = (r: Placed, draft: Drafted): Drafted => {
+  const reshaped = (r: Placed, draft: Drafted, { side }: Allowances): Drafted => {
     const own = steps.flatMap((taken, i) => (taken.part === r.index ? [{ taken, number: i + 1 }] : []));
-    const a = r.part.reshape?.(r.key, draft.panels, own, base.allowances.side);
+    const a = r.part.reshape?.(r.key, draft.panels, own, side);
     if (!a) return draft;
     adapted.set(r.index, a);
     return { ...draft, panels: a.panels, places: () => draft.places().map(a.place) };
@@ -238,7 +238,7 @@ function partsOf(input: SheetInput, taken: Carrying | null, { steps, rows, value
       ...ofOwnCloth(input, r.key),
     };
     const bare = r.part.draft(c, values(r) as never);
-    const drafted = shaped ? reshaped(r, bare) : bare;
+    const drafted = shaped ? reshaped(r, bare, c.allowances) : bare;
     const beneath = underliningsOf(input, drafted.panels);
     const laid = plain ? drafted.panels : drafted.panels.map((p) => onCloth(p, clothFor(input, p)));
     const draft = plain && beneath.length === 0 ? drafted : { ...drafted, panels: [...laid, ...beneath] };

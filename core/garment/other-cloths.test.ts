@@ -210,6 +210,24 @@ describe('cloths beside the order’s own', () => {
     expect(figure(lining, 'hip').terms.filter((t) => t.kind === 'layers')).toHaveLength(1);
   });
 
+  it('an underlining that nothing is mounted on is told', () => {
+    const of = (...cut: string[]) =>
+      warned(made({ cloth: crepe, cloths: [{ ...lace, underlining: 'organza', of: cut }] }));
+    expect(of('facing')).toContain('underlining-second-idle');
+    expect(of('sleeve')).not.toContain('underlining-second-idle');
+  });
+
+  it('a seam across a part of a fraying cloth gets what that wants', () => {
+    const seam = { steps: [{ step: 'seam-back', part: 0, amount: '12 cm' }] };
+    const across = (cloths?: object) => {
+      const yoke = made({ cloth: crepe, ...seam, ...(cloths ? { cloths: [cloths] } : {}) }).panels.find(
+        (p) => p.id === 'bodice.back-yoke',
+      )!;
+      return yoke.edges.find((e) => e.id === 'yoke' || /seam|across/.test(e.id))!.allowance;
+    };
+    expect(across({ ...lace, of: ['bodice'], frays: true })).toBeGreaterThan(across());
+  });
+
   it('what a panel with a faced hem is mounted on ends with it', () => {
     const s = made({ cloth: { ...crepe, underlining: 'organza' }, own: { hemFaced: true } });
     const hem = (id: string) => s.panels.find((p) => p.id === id)!.edges.find((e) => e.id === 'hem')!;

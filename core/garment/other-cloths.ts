@@ -2,7 +2,7 @@ import { isA, type Panel, type PanelKind } from '../draft/panel.ts';
 import { judge, type RawCheck, warn } from '../figure/check.ts';
 import type { Piece } from '../figure/figure.ts';
 import type { Brief, Cloth, OtherCloth, SheetInput } from './input.ts';
-import { type ClothId, OTHERS } from './laid-length.ts';
+import { CLOTH_NAME, type ClothId, OTHERS } from './laid-length.ts';
 import { isClose } from './tables/fit.ts';
 
 /** What of a garment may be cut from a cloth of its own beside whole parts: panels of a kind, in every part that has them. */
@@ -84,6 +84,17 @@ export function otherChecks(input: Briefed, pieces: readonly Piece[], panels: re
           ),
         ]
       : [];
+  const unmounted = clothsFor(input.brief).flatMap(({ of, cloth: c }) => {
+    const own = c.underlining ? panels.filter((p) => clothOf(input, p) === of) : [];
+    if (own.length === 0 || own.some((p) => panels.some((q) => q.id === `${p.id}-underlining`))) return [];
+    return [
+      warn(
+        `underlining-${of}-idle`,
+        null,
+        `Nothing is mounted on ${c.underlining}: of the ${CLOTH_NAME[of]} only what faces or finishes is cut. Leave its underlining out.`,
+      ),
+    ];
+  });
   const others = (cloths ?? []).flatMap((c, i) => {
     const of = OTHERS[i]!;
     const called = `${of} cloth${c.name ? ` (${c.name})` : ''}`;
@@ -115,5 +126,5 @@ export function otherChecks(input: Briefed, pieces: readonly Piece[], panels: re
         ]
       : [];
   });
-  return [...idle, ...others];
+  return [...idle, ...unmounted, ...others];
 }
