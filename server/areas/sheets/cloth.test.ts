@@ -201,7 +201,7 @@ describe('the cloth of an order', () => {
   it('has other cloths of the brief each by itself, with its own width and nap; a lay of the third is kept and bought by', async () => {
     const cloths = [
       { name: 'braid', width: '12 cm', of: ['cuff'] },
-      { name: 'satin', width: '120 cm', oneWay: true, of: ['skirt'] },
+      { name: 'satin', width: '120 cm', oneWay: true, underlining: 'silk organza', of: ['skirt'] },
     ];
     const made = await skirtOrder(fitter!, { name: 'Of Three' });
     const { brief, version } = await json(fitter!.get(`/orders/${made.orderId}`));
@@ -210,6 +210,7 @@ describe('the cloth of an order', () => {
     );
     await json(fitter!.send('POST', '/readings', sessionBody(made.clientId, made.orderId, BODY)));
     const view: ClothView = await json(fitter!.get(`/orders/${made.orderId}/cloth`));
+    expect(view.cloths.find((c) => c.of === 'underlining')!.name).toBe('underlining, silk organza');
     const third = view.cloths.find((c) => c.of === 'third')!;
     expect(view.cloths.map((c) => c.of)).not.toContain('second');
     expect(third).toMatchObject({

@@ -22,6 +22,15 @@ const USUAL: Readonly<Record<SheetUnit, Readonly<Record<'outer' | 'interfacing' 
 const outerOf = ({ spec: { garment } }: SheetView, of: ClothId) =>
   of === 'outer' ? garment.cloth : ((garment.cloths ?? []).find((_, i) => OTHERS[i] === of) ?? null);
 
+/** What the brief calls a cloth. */
+function nameOf(view: SheetView, of: ClothId): string {
+  const { cloth, cloths = [], lining } = view.spec.garment;
+  if (of === 'lining') return lining;
+  if (of === 'underlining')
+    return [...new Set([cloth, ...cloths].flatMap((c) => c.underlining || []))].join(', ');
+  return outerOf(view, of)?.name ?? '';
+}
+
 /** A kept lay as the database has it. */
 export interface KeptRow extends Omit<KeptLay, 'stale'> {
   readonly of: ClothId;
@@ -60,7 +69,7 @@ export function clothView(view: SheetView, kept: readonly KeptRow[], unit: Sheet
       const row = kept.find((k) => k.of === of);
       return {
         of,
-        name: [CLOTH_NAME[of], outerOf(view, of)?.name].filter(Boolean).join(', '),
+        name: [CLOTH_NAME[of], nameOf(view, of)].filter(Boolean).join(', '),
         cloth: clothOfBrief(view, of, unit),
         pieces,
         panels,
