@@ -210,6 +210,14 @@ describe('cloths beside the order’s own', () => {
     expect(figure(lining, 'hip').terms.filter((t) => t.kind === 'layers')).toHaveLength(1);
   });
 
+  it('a word that is no part and no kind of panels stands as it was written, and is for no piece', () => {
+    const s = made({ cloth: crepe, cloths: [{ ...lace, of: ['constructor', 'collar'] }] });
+    expect(warned(s)).toContain('cloth-second-idle');
+    expect(Object.fromEntries(printSheet(s, 'cm').head)['Second cloth']).toBe(
+      'lace, 90 cm wide; for constructor, collar',
+    );
+  });
+
   it('an underlining that nothing is mounted on is told', () => {
     const of = (...cut: string[]) =>
       warned(made({ cloth: crepe, cloths: [{ ...lace, underlining: 'organza', of: cut }] }));

@@ -17,7 +17,7 @@ export const CUT_KINDS = {
   train: 'panels of the train',
 } as const satisfies Partial<Record<PanelKind, string>>;
 
-const isCutKind = (of: string): of is keyof typeof CUT_KINDS => of in CUT_KINDS;
+const isCutKind = (of: string): of is keyof typeof CUT_KINDS => Object.hasOwn(CUT_KINDS, of);
 type Briefed = Pick<SheetInput, 'brief'>;
 type OfPanel = Pick<Panel, 'id' | 'layer' | 'is'>;
 /** The second of two like parts is `sleeve-2`. */
