@@ -60,7 +60,7 @@ const question = (book: DiaryBook, hands: Question['hands'], room: Question['roo
   prefer: [5],
 });
 
-/** The same house in a database: bookings that do not overlap, as the diary keeps them. */
+/** The same house in a database: bookings that do not overlap, as the diary keeps them; each room has its own client. */
 async function fill(pool: Pool): Promise<string> {
   const hours = [1, 2, 3, 4, 5].flatMap((weekday) => [
     { weekday, from: '09:00', to: '12:30' },
@@ -75,14 +75,15 @@ async function fill(pool: Pool): Promise<string> {
     [ROOMS],
   );
   await pool.query(
-    `insert into client (code, name, search) values ('B-1', 'Bench Client', 'bench client b-1')`,
+    `insert into client (code, name, search) select 'B-' || i, 'Bench Client ' || i, 'bench client b-' || i from generate_series(1, $1::int) i`,
+    [ROOMS],
   );
   const start = new Date(Date.now() + DAY * 60_000).toISOString().slice(0, 10);
   const per = Math.ceil(APPOINTMENTS / (WEEKS * 7) / ROOMS);
   await pool.query(
     `with made as (
        insert into appointment (kind, client_id, status, minutes, buffer, made_by)
-       select 'fitting', 1, 'confirmed', 45, 10, 1 from generate_series(1, $1::int) returning id)
+       select 'fitting', 1 + (i - 1) % $2::int, 'confirmed', 45, 10, 1 from generate_series(1, $1::int) i returning id)
      , numbered as (select id, row_number() over (order by id) - 1 as n from made)
      , placed as (
        insert into slot (appointment_id, during, room_id, state)
