@@ -26,6 +26,7 @@ export async function diaryWebBench(cluster: Cluster, day: string, say: (line: s
   await buildWeb();
   const pool = openPool(cluster.url('bench_diary'), () => undefined, { max: 2 });
   await pool.query(`update staff set role = 'principal' where name = 'Hand 1'`);
+  await pool.query('update house set set_up_at = now(), first_steps_away_at = now()');
   const { rows } = await pool.query<{ id: number }>(`select id from staff where name = 'Hand 1'`);
   const cookie = await openSignIn(pool, rows[0]!.id);
   const port = await freePort();
