@@ -242,7 +242,7 @@ function girth(c: LineContext, zone: Zone, needed: boolean, more: LineMore): Fig
       : [`${m?.why[0] ?? 'Not read.'} Read it, or set the finished figure by hand with a reason.`],
   });
   if (gives === own) return figure;
-  const because = `A cloth that stretches ${gives} % lies there, the order’s own ${own} %: made for the one that gives least.`;
+  const because = `Made for the cloth that gives least of those that lie there: it stretches ${gives} %.`;
   return { ...figure, gives, why: [...figure.why, because] };
 }
 

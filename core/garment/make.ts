@@ -27,11 +27,11 @@ import { meetingCheck } from './meeting.ts';
 import { onCloth } from './on-cloth.ts';
 import { openingOf } from './opening.ts';
 import { clothFor, clothsFor, inputOfPart, ofCloth, otherChecks } from './other-cloths.ts';
-import { ownAllowances, ownChecks, withOwn } from './own-rules.ts';
+import { allowancesOf, allowancesTold, ofOwnCloth } from './own-cloth.ts';
+import { ownChecks, withOwn } from './own-rules.ts';
 import {
   CLOSES,
   type Closes,
-  type Cutting,
   type Drafted,
   type GarmentContext,
   type JoinEdge,
@@ -46,9 +46,9 @@ import { isMain } from './seams.ts';
 import { othersSewnWith } from './sewn-with.ts';
 import { type Shape, shouldersOf } from './shoulders.ts';
 import { stepTerms } from './steps.ts';
-import { type Allowances, allowancesFor } from './tables/allowances.ts';
+import type { Allowances } from './tables/allowances.ts';
 import { traitsOf } from './tables/cloth-traits.ts';
-import { type EaseZone, type FitClass, FLOORS, type Hang, isClose } from './tables/fit.ts';
+import { type EaseZone, type FitClass, FLOORS, type Hang } from './tables/fit.ts';
 import {
   alike,
   bySide,
@@ -116,13 +116,6 @@ export function makeGarment(asked: SheetInput): Garment {
   const alone = half('right', null);
   return alone.uneven ? half('right', half('left', null)) : alone;
 }
-
-/** The allowances of what is cut from this input's cloth. */
-const allowancesOf = ({ brief, house }: SheetInput): Allowances =>
-  ownAllowances(
-    allowancesFor(isClose(brief.fit), brief.letOut, house.rounding.unit, house.allowances, brief.cloth),
-    brief.own,
-  );
 
 /** What the parts of a garment are drafted from: readings, rules, body lines. */
 function groundOf(input: SheetInput, taken: Carrying | null, which: WhichSide) {
@@ -259,26 +252,6 @@ function partsOf(input: SheetInput, taken: Carrying | null, { steps, rows, value
 }
 type Ground = ReturnType<typeof groundOf>;
 
-/** Of a part of a cloth of its own: what that is drafted and sewn by, instead of the garment's. */
-function ofOwnCloth(input: SheetInput, key: string): Partial<Pick<PartContext, 'input' | 'allowances'>> {
-  const own = inputOfPart(input, key);
-  return own === input ? {} : { input: own, allowances: allowancesOf(own) };
-}
-
-/** The allowances of all parts by name; where a part's own cloth wants another, it is told with the part. */
-function allowancesTold(
-  made: readonly { readonly r: Placed; readonly cutting: Cutting }[],
-): Cutting['allowances'] {
-  const told: Cutting['allowances'][number][] = [];
-  for (const { r, cutting } of made)
-    for (const a of cutting.allowances) {
-      const same = told.find((t) => t.name === a.name);
-      if (!same) told.push(a);
-      else if (same.cm !== a.cm) told.push({ ...a, name: `${a.name}, ${r.part.name}` });
-    }
-  return unique(told, (a) => a.name);
-}
-
 /** Neck and shoulders of the side that is drafted; the neck is one for both, from the mean of two shoulders. */
 function shapeOf(
   resolved: ReadonlyMap<string, Measured>,
@@ -390,7 +363,7 @@ function drafted(input: SheetInput, taken: Carrying | null, which: WhichSide, le
       ],
       (n) => n.name,
     ),
-    allowances: allowancesTold(made.map((m, i) => ({ r: m.r, cutting: cuttings[i]! }))),
+    allowances: allowancesTold(made.map(({ r }, i) => [r.part.name, cuttings[i]!.allowances])),
     unused: () =>
       unusedOf(
         base,

@@ -7,7 +7,9 @@ import { bundlesOf } from '../sheet/bundles.ts';
 import { printSheet } from '../sheet/print.ts';
 import { cm } from '../units/length.ts';
 import { lengthNeeded } from './cloth.ts';
+import { GARMENTS } from './garments.ts';
 import { capEase } from './meeting.ts';
+import { CUT_KINDS } from './other-cloths.ts';
 import { asLines, randomBody, seeded } from './testing.ts';
 
 // That each cloth is laid, bought and sewn by itself, and that a seam of two cloths goes by the one that gives least, is
@@ -22,6 +24,7 @@ const made = (garment: object, of: readonly object[] = parts) =>
   sheetOf(garmentSpec(of as never, lines, { garment: { parts: of, ...garment } as never }));
 const crepe = { name: 'crêpe', width: '150 cm' };
 const jersey = { name: 'jersey', width: '150 cm', stretch: 40 };
+const EXPECTED: Readonly<Record<string, string>> = { 'button-band': 'band' };
 const lace = { name: 'lace', width: '90 cm', of: ['sleeve'] };
 type Made = ReturnType<typeof made>;
 const buys = (s: Made, name: string) => s.notions.find((n) => n.name === name);
@@ -69,6 +72,30 @@ describe('cloths beside the order’s own', () => {
     ]);
   });
 
+  it.each(Object.keys(CUT_KINDS))(
+    '%s: there are such panels, and all of them are cut from the cloth that is for them',
+    (of) => {
+      const found = [
+        ...GARMENTS.map((g) =>
+          sheetOf(garmentSpec(g.id, lines, { garment: { cloths: [{ ...lace, of: [of] }] } as never })),
+        ),
+        made({
+          cloth: crepe,
+          cloths: [{ ...lace, of: [of] }],
+          steps: [{ step: 'seam-back', part: 0, amount: '12 cm' }],
+        }),
+        made({ cloth: crepe, cloths: [{ ...lace, of: [of] }] }, [
+          { part: 'darted-bodice', closes: 'buttons', zip: 'centre-front' },
+          { part: 'sleeve', end: 'cuff' },
+          { part: 'gored-skirt', length: '100 cm', train: '45 cm' },
+          { part: 'details', pockets: 'patch' },
+        ]),
+      ].flatMap((s) => cutFrom(s, 'lace'));
+      expect(found.length).toBeGreaterThan(0);
+      expect(found.filter((id) => !new RegExp(EXPECTED[of] ?? of).test(id))).toEqual([]);
+    },
+  );
+
   it('too narrow for a piece, or for no piece at all, is told', () => {
     const told = (cloth: object) => warned(made({ cloth: crepe, cloths: [cloth] }));
     expect(told({ ...lace, width: '20 cm' })).toContain('cloth-second');
@@ -110,7 +137,9 @@ describe('cloths beside the order’s own', () => {
     const mixed = made({ ...close, cloths: [{ name: 'gabardine', width: '150 cm', of: ['skirt'] }] });
     const woven = made({ fit: 'close', cloth: crepe });
     expect(figure(mixed, 'waist').finished).toBe(figure(woven, 'waist').finished);
-    expect(figure(mixed, 'waist').why.at(-1)).toMatch(/stretches 0 % lies there, the order’s own 40 %/);
+    expect(figure(mixed, 'waist').why.at(-1)).toMatch(
+      /^Made for the cloth that gives least of those that lie there: it stretches 0 %\.$/,
+    );
     expect(figure(mixed, 'hip').finished).toBe(figure(woven, 'hip').finished);
     expect(figure(mixed, 'bust').finished).toBe(figure(knit, 'bust').finished);
     expect(mixed.checks.map((k) => k.code)).toEqual(expect.arrayContaining(['floor-waist', 'floor-hip']));
@@ -119,6 +148,7 @@ describe('cloths beside the order’s own', () => {
     const turned = made({ fit: 'close', cloth: crepe, cloths: [{ ...jersey, of: ['skirt'] }] });
     expect(figure(turned, 'waist').finished).toBe(figure(woven, 'waist').finished);
     expect(figure(turned, 'hip').finished).toBe(figure(knit, 'hip').finished);
+    expect(figure(turned, 'hip').why.at(-1)).toMatch(/it stretches 40 %\.$/);
   });
 
   it('panels of a kind that give less than they are drafted for are told; whole parts are drafted for their own', () => {
